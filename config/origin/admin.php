@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+use Lantern\Admin\Account;
+use Lantern\Admin\SignedInPeople;
+use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
+use Symfony\Component\HttpFoundation\Session\Storage\Handler\PdoSessionHandler;
+
+return static function (ContainerConfigurator $container): void {
+    $container->extension('framework', [
+        'router' => ['utf8' => true],
+        'session' => [
+            'handler_id' => PdoSessionHandler::class,
+            'name' => 'lantern',
+            'cookie_samesite' => 'lax',
+            'cookie_secure' => 'auto',
+            'cookie_httponly' => true,
+            'gc_maxlifetime' => 60 * 60 * 12,
+        ],
+        'csrf_protection' => true,
+        'lock' => ['resources' => ['default' => '%env(resolve:LANTERN_LOCK_DSN)%']],
+        'cache' => ['pools' => ['cache.rate_limiter' => ['adapter' => 'cache.adapter.doctrine_dbal', 'provider' => 'doctrine.dbal.workbench_connection']]],
+        'validation' => ['enabled' => true],
+        'serializer' => ['enabled' => true],
+        'property_info' => ['enabled' => true, 'with_constructor_extractor' => true],
+    ]);
+    $container->extension('security', [
+        'password_hashers' => [Account::class => ['algorithm' => 'auto']],
+        'providers' => ['people' => ['id' => SignedInPeople::class]],
+        'role_hierarchy' => ['ROLE_OWNER' => ['ROLE_EDITOR'], 'ROLE_EDITOR' => ['ROLE_VIEWER']],
+        'firewalls' => [
+            'assets' => ['pattern' => '^/assets/', 'security' => false],
+            'main' => [
+                'lazy' => true,
+                'provider' => 'people',
+                'form_login' => [
+                    'login_path' => 'sign_in',
+                    'check_path' => 'sign_in',
+                    'username_parameter' => 'mail',
+                    'password_parameter' => 'password',
+                    'enable_csrf' => true,
+                    'default_target_path' => '/',
+                ],
+                'logout' => ['path' => 'sign_out', 'target' => 'sign_in', 'enable_csrf' => true],
+                'login_throttling' => ['max_attempts' => 5, 'interval' => '5 minutes'],
+                'entry_point' => 'form_login',
+            ],
+        ],
+        'access_control' => [
+            ['path' => '^/sign-in$', 'roles' => 'PUBLIC_ACCESS'],
+            ['path' => '^/api/', 'roles' => 'ROLE_VIEWER', 'methods' => ['GET', 'HEAD']],
+            ['path' => '^/api/previews$', 'roles' => 'ROLE_VIEWER'],
+            ['path' => '^/api/', 'roles' => 'ROLE_EDITOR'],
+            ['path' => '^/', 'roles' => 'ROLE_VIEWER'],
+        ],
+    ]);
+    $container->extension('doctrine_migrations', [
+        'migrations_paths' => ['Lantern\\Migrations' => '%kernel.project_dir%/migrations'],
+        'storage' => ['table_storage' => ['table_name' => 'public.migration']],
+        'em' => 'workbench',
+        'transactional' => true,
+    ]);
+
+    $services = $container->services()->defaults()->autowire()->autoconfigure();
+    foreach (['Admin', 'Console', 'Demo'] as $layer) {
+        $services->load("Lantern\\$layer\\", "../../src/$layer/");
+    }
+    $services->set(PdoSessionHandler::class)->args(['%env(resolve:DATABASE_URL)%', ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE]]);
+};

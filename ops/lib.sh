@@ -1,0 +1,211 @@
+# What bin/start and bin/test share: installing, building, and the servers of one copy of the program.
+# Sourced, with `root` set to the checkout. State lives under $LANTERN_VAR.
+
+export LANTERN_VAR="${LANTERN_VAR:-$root/var}"
+export APP_ENV=prod APP_DEBUG=0
+php_version=8.2
+
+say() { printf '\033[2m%s\033[0m %s\n' "$(date +%H:%M:%S)" "$*"; }
+die() { printf '%s\n' "$*" >&2; exit 1; }
+
+# Runs a command quietly; shows what it printed only when it fails.
+quietly() {
+  local log="$LANTERN_VAR/log/setup.log"
+  "$@" >"$log" 2>&1 || { tail -n 30 "$log" >&2; die "This did not work: $*  (the whole output is in $log)"; }
+}
+
+is_root() { [ "$(id -u)" = 0 ]; }
+
+# The user that serves: never root.
+serving_user() { if is_root; then echo www-data; else id -un; fi; }
+database_user() { if is_root; then echo postgres; else id -un; fi; }
+as_database_user() { if is_root; then runuser -u postgres -- "$@"; else "$@"; fi; }
+
+install_packages() {
+  local missing=()
+  command -v nginx >/dev/null || missing+=(nginx)
+  [ -x "/usr/sbin/php-fpm$php_version" ] || missing+=("php$php_version-fpm")
+  local extension
+  for extension in intl mbstring xml:dom pgsql:pdo_pgsql curl zip apcu; do
+    php -m 2>/dev/null | grep -qix "${extension#*:}" || missing+=("php$php_version-${extension%:*}")
+  done
+  command -v php >/dev/null || missing+=("php$php_version-cli")
+  command -v composer >/dev/null || missing+=(composer)
+  postgres_bin >/dev/null || missing+=(postgresql)
+  [ "${1:-}" != with-browser ] || command -v chromium >/dev/null || missing+=(chromium)
+  command -v npm >/dev/null || die "Node.js 20 or later with npm is missing. Install it, then run this again."
+  [ ${#missing[@]} -gt 0 ] || return 0
+  is_root || die "These Debian packages are missing: ${missing[*]}. Install them, or run this with sudo."
+  command -v apt-get >/dev/null || die "These packages are missing, and there is no apt-get to install them with: ${missing[*]}."
+  say "Installing Debian packages: ${missing[*]}"
+  quietly apt-get update
+  DEBIAN_FRONTEND=noninteractive quietly apt-get install -y --no-install-recommends "${missing[@]}"
+}
+
+postgres_bin() {
+  local dir
+  for dir in /usr/lib/postgresql/*/bin; do
+    [ -x "$dir/initdb" ] && [ -x "$dir/pg_ctl" ] && { echo "$dir"; return 0; }
+  done
+  return 1
+}
+
+# Whether anything below the given paths is newer than a stamp file.
+newer_than() {
+  local stamp="$1"; shift
+  [ ! -e "$stamp" ] || [ -n "$(find "$@" -newer "$stamp" -print -quit 2>/dev/null)" ]
+}
+
+install_libraries() {
+  if newer_than vendor/.installed composer.json third-party/symfony/composer.json; then
+    say 'Installing PHP libraries'
+    export COMPOSER_ALLOW_SUPERUSER=1
+    quietly composer install -d third-party/symfony --no-autoloader --no-dev --no-interaction
+    quietly composer update --no-interaction --prefer-dist --optimize-autoloader
+    # Some packages come with files that only their owner may read; another user serves them.
+    chmod -R go+rX vendor
+    touch vendor/.installed
+  elif newer_than vendor/.autoloaded src migrations; then
+    quietly composer dump-autoload --optimize --no-interaction
+  fi
+  touch vendor/.autoloaded
+  if newer_than node_modules/.installed package.json package-lock.json; then
+    say 'Installing JavaScript libraries'
+    PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 quietly npm ci --no-audit --no-fund
+    touch node_modules/.installed
+  fi
+}
+
+# The container of both origins, the API's description and the scripts and styles made from it.
+build() {
+  if newer_than "$LANTERN_VAR/cache/.built" src config templates migrations vendor/.installed; then
+    say 'Preparing the application'
+    rm -rf "$LANTERN_VAR/cache/prod"
+    quietly php bin/console cache:warmup --no-interaction
+    quietly php bin/warm-storefront
+    touch "$LANTERN_VAR/cache/.built"
+  fi
+  if newer_than public/.built web src/Admin package-lock.json; then
+    say 'Building scripts and styles'
+    quietly bash -c 'php bin/console lantern:openapi > "$LANTERN_VAR/openapi.json"'
+    quietly npm run build
+    touch public/.built
+  fi
+  is_root && chown -R www-data: "$LANTERN_VAR/cache" "$LANTERN_VAR/log" "$LANTERN_VAR/files" || true
+}
+
+port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+require_port() { port_is_free "$1" || die "Port $1 is taken. Stop what uses it, or choose another with $2."; }
+
+# What differs from one machine to another; read by the console, given to php-fpm.
+write_environment() {
+  mkdir -p "$LANTERN_VAR"/{cache,log,files/pictures,run,secrets}
+  local name
+  for name in database application; do
+    [ -s "$LANTERN_VAR/secrets/$name" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '+/=\n' > "$LANTERN_VAR/secrets/$name")
+  done
+  environment=(
+    "APP_ENV=prod" "APP_DEBUG=0"
+    "APP_SECRET=$(cat "$LANTERN_VAR/secrets/application")"
+    "DATABASE_URL=postgresql://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/lantern"
+    "LANTERN_LOCK_DSN=pgsql+advisory://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/lantern"
+    "LANTERN_STOREFRONT_URL=http://127.0.0.1:$storefront_port"
+    "LANTERN_ADMIN_URL=http://127.0.0.1:$admin_port"
+    "LANTERN_FILES=$LANTERN_VAR/files"
+    "LANTERN_VAR=$LANTERN_VAR"
+  )
+  (umask 077; printf '%s\n' "${environment[@]}" > "$LANTERN_VAR/environment")
+  chmod 755 "$LANTERN_VAR" "$LANTERN_VAR/run"
+}
+
+start_database() {
+  local bin data="$LANTERN_VAR/postgres"
+  bin=$(postgres_bin)
+  if [ -f "$data/postmaster.pid" ] && as_database_user "$bin/pg_ctl" -D "$data" status >/dev/null 2>&1; then
+    die "The database of this copy is running already (process $(head -n 1 "$data/postmaster.pid")). Is another bin/start running?"
+  fi
+  require_port "$database_port" LANTERN_DATABASE_PORT
+  if [ ! -e "$data" ]; then
+    say 'Making a database'
+    install -d -m 700 "$data"
+    if is_root; then chown postgres: "$data"; fi
+    local password
+    password=$(mktemp); cat "$LANTERN_VAR/secrets/database" > "$password"; chmod 644 "$password"
+    if ! as_database_user "$bin/initdb" -D "$data" -U lantern --pwfile="$password" --auth=scram-sha-256 --encoding=UTF8 --locale=C.UTF-8 >"$LANTERN_VAR/log/initdb.log" 2>&1; then
+      rm -rf "$data" "$password"
+      die "The database could not be made: $(tail -n 1 "$LANTERN_VAR/log/initdb.log"). The user $(database_user) has to be able to enter $LANTERN_VAR."
+    fi
+    rm -f "$password"
+  fi
+  [ -s "$data/PG_VERSION" ] && [ -s "$data/global/pg_control" ] ||
+    die "$data is not a whole database directory. Move it away, or run bin/start --reset to make the demo shop anew."
+  say "Starting PostgreSQL on port $database_port"
+  : > "$LANTERN_VAR/log/postgres.log"; is_root && chown postgres: "$LANTERN_VAR/log/postgres.log"
+  setsid_as_database_user "$bin/postgres" -D "$data" -c listen_addresses=127.0.0.1 -c port="$database_port" -c unix_socket_directories= \
+    -c shared_buffers=256MB -c max_connections=60 -c lc_messages=C "${postgres_options[@]}"
+  local try
+  for try in $(seq 100); do
+    "$bin/pg_isready" -q -h 127.0.0.1 -p "$database_port" && break
+    kill -0 "$database_pid" 2>/dev/null || die "PostgreSQL did not start: $(grep -E 'FATAL|PANIC' "$LANTERN_VAR/log/postgres.log" | tail -n 1). Move $data away, or run bin/start --reset."
+    sleep 0.1
+  done
+  export PGPASSWORD; PGPASSWORD=$(cat "$LANTERN_VAR/secrets/database")
+  "$bin/psql" -qAt -h 127.0.0.1 -p "$database_port" -U lantern -d postgres -c "SELECT 1 FROM pg_database WHERE datname = 'lantern'" 2>"$LANTERN_VAR/log/psql.log" | grep -q 1 ||
+    "$bin/psql" -q -h 127.0.0.1 -p "$database_port" -U lantern -d postgres -c 'CREATE DATABASE lantern' 2>"$LANTERN_VAR/log/psql.log" ||
+    die "The database does not let us in: $(tail -n 1 "$LANTERN_VAR/log/psql.log"). Run bin/start --reset to make the demo shop anew."
+}
+
+setsid_as_database_user() {
+  if is_root; then setsid runuser -u postgres -- "$@" >>"$LANTERN_VAR/log/postgres.log" 2>&1 &
+  else setsid "$@" >>"$LANTERN_VAR/log/postgres.log" 2>&1 & fi
+  database_pid=$!
+}
+
+# In an extra shell, so that the path of a socket may be long; nginx and php-fpm have a limit of about 100 bytes.
+socket_path() {
+  local path="$LANTERN_VAR/run/php-fpm.sock"
+  [ ${#path} -lt 100 ] && echo "$path" || echo "/tmp/lantern-$storefront_port.sock"
+}
+
+start_web() {
+  require_port "$storefront_port" LANTERN_STOREFRONT_PORT
+  require_port "$admin_port" LANTERN_ADMIN_PORT
+  local socket user run="$LANTERN_VAR/run"
+  socket=$(socket_path); user=$(serving_user)
+  if is_root && ! runuser -u www-data -- test -r "$root/public/storefront.php"; then
+    die "The user www-data cannot read $root. Make the folders above it enterable (chmod o+x), or move the checkout."
+  fi
+  {
+    sed -e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@socket@|$socket|g" ops/php-fpm.conf
+    if is_root; then printf 'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data\n'; fi
+    local pair
+    for pair in "${environment[@]}"; do printf 'env[%s] = "%s"\n' "${pair%%=*}" "${pair#*=}"; done
+  } > "$run/php-fpm.conf"
+  sed -e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@socket@|$socket|g; s|@root@|$root|g; s|@var@|$LANTERN_VAR|g" \
+      -e "s|@storefront@|$storefront_port|g; s|@admin@|$admin_port|g" \
+      -e "s|@user@|$(is_root && echo "user $user;")|" ops/nginx.conf > "$run/nginx.conf"
+  chmod 600 "$run/php-fpm.conf"
+  mkdir -p "$run/nginx"
+  is_root && chown -R www-data: "$run/nginx"
+  say 'Starting php-fpm and nginx'
+  setsid "/usr/sbin/php-fpm$php_version" --nodaemonize --fpm-config "$run/php-fpm.conf" -c ops/php.ini >>"$LANTERN_VAR/log/php-fpm.log" 2>&1 &
+  fpm_pid=$!
+  local try
+  for try in $(seq 50); do [ -S "$socket" ] && break; kill -0 $fpm_pid 2>/dev/null || die "php-fpm did not start: $(tail -n 1 "$LANTERN_VAR/log/php-fpm.log")"; sleep 0.1; done
+  setsid nginx -c "$run/nginx.conf" -e "$LANTERN_VAR/log/nginx.log" >>"$LANTERN_VAR/log/nginx.log" 2>&1 &
+  nginx_pid=$!
+  for try in $(seq 50); do port_is_free "$admin_port" || return 0; kill -0 $nginx_pid 2>/dev/null || break; sleep 0.1; done
+  die "nginx did not start: $(tail -n 1 "$LANTERN_VAR/log/nginx.log")"
+}
+
+# Ends what this script started, and nothing else.
+stop_all() {
+  trap - EXIT INT TERM
+  [ -z "${nginx_pid:-}" ] || kill -QUIT "$nginx_pid" 2>/dev/null
+  [ -z "${fpm_pid:-}" ] || kill -TERM "$fpm_pid" 2>/dev/null
+  if [ -n "${database_pid:-}" ]; then
+    as_database_user "$(postgres_bin)/pg_ctl" -D "$LANTERN_VAR/postgres" -m fast stop >/dev/null 2>&1
+  fi
+  wait 2>/dev/null
+}

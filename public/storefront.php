@@ -1,0 +1,7 @@
+<?php
+
+declare(strict_types=1);
+
+require dirname(__DIR__).'/src/boot.php';
+
+lantern_serve('storefront');

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Address;
+
+/** The query of a request (RFC 3986, 3.4). It is no part of an address and survives every redirect. */
+final class Query
+{
+    /**
+     * The visitor's parameters joined to the target's own, which win where both have one.
+     *
+     * @param string $target  query of the redirect's target, without the question mark
+     * @param string $visitor query of the request, without the question mark
+     */
+    public static function merge(string $target, string $visitor): string
+    {
+        $own = self::pairs($target);
+        $names = array_map(self::name(...), $own);
+        $kept = array_filter(self::pairs($visitor), static fn (string $pair): bool => !\in_array(self::name($pair), $names, true));
+
+        return implode('&', [...$own, ...$kept]);
+    }
+
+    /**
+     * Splits a request target or a typed link into its path, query and fragment.
+     *
+     * @return array{string, string, string} path, query without `?`, fragment without `#`
+     */
+    public static function split(string $target): array
+    {
+        [$rest, $fragment] = explode('#', $target, 2) + ['', ''];
+        [$path, $query] = explode('?', $rest, 2) + ['', ''];
+
+        return [$path, $query, $fragment];
+    }
+
+    /** @return list<string> */
+    private static function pairs(string $query): array
+    {
+        return array_values(array_filter(explode('&', $query), static fn (string $pair): bool => '' !== $pair));
+    }
+
+    private static function name(string $pair): string
+    {
+        return urldecode(explode('=', $pair, 2)[0]);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Address;
+
+/** The addresses that the storefront itself serves; no place, and no redirect, can have one. */
+final class ReservedAddresses
+{
+    private const EXACT = [
+        '/' => 'it is the front page',
+        '/sitemap.xml' => 'search engines read the sitemap there',
+        '/robots.txt' => 'search engines read their rules there',
+        '/navigation.json' => 'the menus are served there for other programs',
+        '/search' => 'visitors search the shop there',
+        '/sign-in' => 'customers sign in there',
+        '/favicon.ico' => 'browsers fetch the shop\'s icon there',
+    ];
+
+    /** Everything that belongs to the program itself lives below this part. */
+    public const OWN_PREFIX = '/-';
+
+    /** The reason in words, or null where the address is free to use. */
+    public static function reason(Address $address): ?string
+    {
+        if (isset(self::EXACT[$address->path])) {
+            return self::EXACT[$address->path];
+        }
+        $own = Address::fromNormal(self::OWN_PREFIX);
+
+        return $address->equals($own) || $address->isBelow($own) ? 'addresses below /- belong to the program' : null;
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Impact;
+
+use Lantern\Core\Address\Address;
+
+/** One place that gets another address. */
+final readonly class Readdressed
+{
+    public function __construct(public string $placeId, public string $title, public Address $from, public Address $to)
+    {
+    }
+}

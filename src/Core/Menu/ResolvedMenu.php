@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Menu;
+
+/** The tree that a visitor gets, and what was left out of it on the way. */
+final readonly class ResolvedMenu
+{
+    /**
+     * @param list<ResolvedEntry>     $entries
+     * @param list<LeftOut>           $leftOut
+     * @param \DateTimeImmutable|null $nextChange the first later moment at which a date could change this answer
+     */
+    public function __construct(
+        public array $entries,
+        public array $leftOut,
+        public ?\DateTimeImmutable $nextChange,
+    ) {
+    }
+
+    /**
+     * The entries that lead to the given place, and those above them, by their ids: what is marked
+     * with `aria-current` (WAI-ARIA 1.2).
+     *
+     * @return array<string, 'page'|'true'>
+     */
+    public function current(string $placeId): array
+    {
+        $marks = [];
+        $this->mark($this->entries, $placeId, $marks);
+
+        return $marks;
+    }
+
+    /**
+     * @param list<ResolvedEntry>           $entries
+     * @param array<string, 'page'|'true'> $marks
+     */
+    private function mark(array $entries, string $placeId, array &$marks): bool
+    {
+        $any = false;
+        foreach ($entries as $entry) {
+            $below = $this->mark($entry->children, $placeId, $marks);
+            if ($entry->placeId === $placeId) {
+                $marks[$entry->id] = 'page';
+            } elseif ($below) {
+                $marks[$entry->id] = 'true';
+            }
+            $any = $any || isset($marks[$entry->id]);
+        }
+
+        return $any;
+    }
+}

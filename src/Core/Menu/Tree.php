@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Menu;
+
+use Lantern\Core\Refused;
+
+/**
+ * The entries of a menu. A tree never changes: a move makes another one, and what the move does not
+ * touch is shared by both.
+ */
+final readonly class Tree
+{
+    /** A dropdown deeper than this cannot be walked by a visitor without losing the way. */
+    public const MAX_DEPTH = 3;
+
+    /** @param list<Entry> $entries the first level */
+    public function __construct(public array $entries = [])
+    {
+    }
+
+    public function find(string $id): ?Entry
+    {
+        return $this->findIn($this->entries, $id);
+    }
+
+    public function get(string $id): Entry
+    {
+        return $this->find($id)
+            ?? throw new Refused('entry', 'This entry is no longer in the menu. Somebody may have removed it; reload the menu.');
+    }
+
+    /** @return list<Entry> */
+    public function childrenOf(?string $parentId): array
+    {
+        return null === $parentId ? $this->entries : $this->get($parentId)->children;
+    }
+
+    /** @return list<Entry> the entries above this one, the first level first; empty for an entry of the first level */
+    public function above(string $id): array
+    {
+        return $this->pathTo($this->entries, $id) ?? throw new Refused('entry', 'This entry is no longer in the menu.');
+    }
+
+    public function level(string $id): int
+    {
+        return \count($this->above($id)) + 1;
+    }
+
+    public function positionOf(string $id): Position
+    {
+        $above = $this->above($id);
+        $parent = [] === $above ? null : $above[\count($above) - 1];
+        foreach ($parent->children ?? $this->entries as $index => $sibling) {
+            if ($sibling->id === $id) {
+                return new Position($parent?->id, $index);
+            }
+        }
+        throw new \LogicException("No child $id below its own parent.");
+    }
+
+    /**
+     * The same tree with other children below one parent.
+     *
+     * @param list<Entry> $children
+     */
+    public function withChildrenOf(?string $parentId, array $children): self
+    {
+        if (null === $parentId) {
+            return new self($children);
+        }
+
+        return $this->replacing($parentId, $this->get($parentId)->withChildren($children));
+    }
+
+    public function replacing(string $id, Entry $entry): self
+    {
+        $this->get($id);
+
+        return new self($this->replacedIn($this->entries, $id, $entry));
+    }
+
+    /** @throws Refused where the entry would stand, or reach, deeper than a menu goes */
+    public function inserted(Entry $entry, Position $at): self
+    {
+        $level = null === $at->parentId ? 1 : $this->level($at->parentId) + 1;
+        if ($level + $entry->height() - 1 > self::MAX_DEPTH) {
+            throw new Refused('parent', \sprintf('A menu has at most %d levels, and this would make a level %d. Put it one level further out, or leave its children behind.', self::MAX_DEPTH, $level + $entry->height() - 1));
+        }
+        $siblings = $this->childrenOf($at->parentId);
+        array_splice($siblings, max(0, min($at->index, \count($siblings))), 0, [$entry]);
+
+        return $this->withChildrenOf($at->parentId, $siblings);
+    }
+
+    public function without(string $id): self
+    {
+        $at = $this->positionOf($id);
+        $siblings = $this->childrenOf($at->parentId);
+        array_splice($siblings, $at->index, 1);
+
+        return $this->withChildrenOf($at->parentId, $siblings);
+    }
+
+    /** @return iterable<Entry> every entry, each before its children */
+    public function all(): iterable
+    {
+        return $this->walk($this->entries);
+    }
+
+    public function size(): int
+    {
+        return iterator_count($this->walk($this->entries));
+    }
+
+    /**
+     * @param list<Entry> $entries
+     *
+     * @return \Generator<int, Entry>
+     */
+    private function walk(array $entries): \Generator
+    {
+        foreach ($entries as $entry) {
+            yield $entry;
+            foreach ($this->walk($entry->children) as $below) {
+                yield $below;
+            }
+        }
+    }
+
+    /** @param list<Entry> $entries */
+    private function findIn(array $entries, string $id): ?Entry
+    {
+        foreach ($entries as $entry) {
+            $found = $entry->id === $id ? $entry : $this->findIn($entry->children, $id);
+            if (null !== $found) {
+                return $found;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<Entry> $entries
+     *
+     * @return list<Entry>|null null where the entry is not below these
+     */
+    private function pathTo(array $entries, string $id): ?array
+    {
+        foreach ($entries as $entry) {
+            if ($entry->id === $id) {
+                return [];
+            }
+            $below = $this->pathTo($entry->children, $id);
+            if (null !== $below) {
+                return [$entry, ...$below];
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param list<Entry> $entries
+     *
+     * @return list<Entry>
+     */
+    private function replacedIn(array $entries, string $id, Entry $by): array
+    {
+        foreach ($entries as $index => $entry) {
+            if ($entry->id === $id) {
+                $entries[$index] = $by;
+
+                return array_values($entries);
+            }
+            $children = $this->replacedIn($entry->children, $id, $by);
+            if ($children !== $entry->children) {
+                $entries[$index] = $entry->withChildren($children);
+
+                return array_values($entries);
+            }
+        }
+
+        return $entries;
+    }
+}

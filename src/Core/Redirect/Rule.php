@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Redirect;
+
+use Lantern\Core\Address\Address;
+use Lantern\Core\Address\ReservedAddresses;
+use Lantern\Core\Refused;
+
+/** One redirect: a source, what it leads to, and how. A prefix rule stands for everything below its source. */
+final readonly class Rule
+{
+    public const NOTE_MAX = 500;
+
+    public function __construct(
+        public string $id,
+        public Address $source,
+        public bool $prefix,
+        public Goal $goal,
+        public RedirectStatus $status,
+        public ?\DateTimeImmutable $until = null,
+    ) {
+        if (RedirectStatus::Gone === $status && !$goal->isNowhere()) {
+            throw new Refused('goal', 'What is gone leads nowhere. Take the target out, or choose another status.');
+        }
+        if (RedirectStatus::Gone !== $status && $goal->isNowhere()) {
+            throw new Refused('goal', 'A redirect needs somewhere to lead. Choose a place or type an address, or answer with gone (410).');
+        }
+        $reserved = ReservedAddresses::reason($source);
+        if (null !== $reserved) {
+            throw new Refused('source', \sprintf('%s cannot be redirected: %s.', $source, $reserved));
+        }
+        if ($prefix && null !== $goal->address && ($goal->address->equals($source) || $goal->address->isBelow($source))) {
+            throw new LoopFound([$this->sourceWords(), $this->goalWords(), $this->sourceWords()]);
+        }
+        if (!$prefix && true === $goal->address?->equals($source)) {
+            throw new LoopFound([$source->path, $source->path]);
+        }
+    }
+
+    public function isInForce(\DateTimeImmutable $moment): bool
+    {
+        return null === $this->until || $moment < $this->until;
+    }
+
+    public function matches(Address $address): bool
+    {
+        return $this->prefix ? $address->isBelow($this->source) : $address->equals($this->source);
+    }
+
+    /** Where this rule leads from an address that it matches, as far as it leads to an address of this shop. */
+    public function next(Address $from): ?Address
+    {
+        if (null === $this->goal->address) {
+            return null;
+        }
+
+        return $this->prefix ? $from->rebased($this->source, $this->goal->address) : $this->goal->address;
+    }
+
+    /** `/old`, or `/old/*` for a prefix rule. */
+    public function sourceWords(): string
+    {
+        return $this->prefix ? rtrim($this->source->path, '/').'/*' : $this->source->path;
+    }
+
+    private function goalWords(): string
+    {
+        $path = $this->goal->address->path ?? '';
+
+        return $this->prefix ? rtrim($path, '/').'/*' : $path;
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Demo;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Persistence\Publisher;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Filesystem\Filesystem;
+use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+
+/** Fills a new database with the demo shop and makes it live as the first release. */
+final readonly class DemoLoader
+{
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private Publisher $publisher,
+        private ClockInterface $clock,
+        private PasswordHasherFactoryInterface $hashers,
+        #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir,
+    ) {
+    }
+
+    public function isThere(): bool
+    {
+        return false !== $this->connection->fetchOne('SELECT 1 FROM place LIMIT 1');
+    }
+
+    public function load(): void
+    {
+        $shop = DemoShop::made($this->clock->now()->setTime(0, 0));
+        $this->connection->transactional(function () use ($shop): void {
+            foreach ($shop->rows() as $table => $rows) {
+                $this->insert($table, $rows);
+            }
+            $this->people($shop->people());
+        });
+        $this->publisher->publish('Imke Ravensworth');
+        $this->drawFiles($shop);
+    }
+
+    /** @param list<array<string, mixed>> $rows */
+    private function insert(string $table, array $rows): void
+    {
+        foreach (array_chunk($rows, 2000) as $some) {
+            $columns = implode(', ', array_keys($some[0]));
+            $this->connection->executeStatement(
+                "INSERT INTO $table ($columns) SELECT $columns FROM jsonb_populate_recordset(NULL::$table, CAST(? AS jsonb))",
+                [json_encode(array_map(self::objectsAsMaps(...), $some), \JSON_THROW_ON_ERROR)],
+            );
+        }
+    }
+
+    /**
+     * An empty map would be written as a list.
+     *
+     * @param array<string, mixed> $row
+     *
+     * @return array<string, mixed>
+     */
+    private static function objectsAsMaps(array $row): array
+    {
+        return isset($row['options']) ? ['options' => (object) $row['options']] + $row : $row;
+    }
+
+    /** @param list<array<string, string>> $people */
+    private function people(array $people): void
+    {
+        $hasher = $this->hashers->getPasswordHasher(\Lantern\Admin\Account::class);
+        foreach ($people as $person) {
+            $this->connection->insert('journal.person', ['id' => DemoId::of('people/'.$person['mail']), 'password' => $hasher->hash($person['password'])] + $person);
+        }
+    }
+
+    private function drawFiles(DemoShop $shop): void
+    {
+        $files = new Filesystem();
+        foreach ($shop->pictures() as $name => $words) {
+            $files->dumpFile("{$this->filesDir}/pictures/$name", Pictures::draw($name, $words));
+        }
+        foreach ($shop->leaflets() as $name => $lines) {
+            $files->dumpFile("{$this->filesDir}/$name", PlainPdf::of($lines));
+        }
+    }
+}

@@ -1,0 +1,359 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Demo;
+
+use Lantern\Core\Address\Slug;
+use Lantern\Persistence\Fields;
+use Symfony\Component\Yaml\Yaml;
+
+/**
+ * The demo shop Tansy & Rook as rows, made from the YAML files beside this class. Days are counted
+ * from the given one, so the shop looks the same whenever it is made.
+ *
+ * @phpstan-type Data array<string, mixed>
+ */
+final class DemoShop
+{
+    /** @var array<string, list<array<string, mixed>>> rows by table */
+    private array $rows = [];
+    /** @var array<string, string> SVG file name to the words that colour it */
+    private array $pictures = ['icon.svg' => '', 'hero.svg' => ''];
+    /** @var array<string, list<string>> PDF file name to its lines */
+    private array $leaflets = [];
+    /** @var array<string, string> addresses by key */
+    private array $addresses = [];
+    /** @var array<string, list<string>> product ids by category key */
+    private array $standing = [];
+    /** @var list<array<string, string>> */
+    private array $people = [];
+
+    private function __construct(private readonly \DateTimeImmutable $today)
+    {
+    }
+
+    public static function made(\DateTimeImmutable $today): self
+    {
+        $shop = new self($today);
+        /** @var array<string, mixed> $goods */
+        $goods = Yaml::parseFile(__DIR__.'/data/shop.yaml');
+        /** @var array<string, mixed> $words */
+        $words = Yaml::parseFile(__DIR__.'/data/words.yaml');
+        $shop->settings($goods);
+        $shop->fixed($goods);
+        $shop->categories($goods);
+        $shop->products($goods);
+        $shop->collections($goods);
+        $shop->files($goods);
+        $shop->texts($words);
+        $shop->menus($words);
+        $shop->redirects($words);
+        $shop->outside($words);
+        $shop->visits($words);
+
+        return $shop;
+    }
+
+    /** @return array<string, list<array<string, mixed>>> rows by table, in the order in which they are stored */
+    public function rows(): array
+    {
+        return $this->rows;
+    }
+
+    /** @return list<array<string, string>> name, mail, password and role */
+    public function people(): array
+    {
+        return $this->people;
+    }
+
+    /** @return array<string, string> SVG file name to the words that colour it */
+    public function pictures(): array
+    {
+        return $this->pictures;
+    }
+
+    /** @return array<string, list<string>> PDF file name to its lines */
+    public function leaflets(): array
+    {
+        return $this->leaflets;
+    }
+
+    /** @param array<string, mixed> $goods */
+    private function settings(array $goods): void
+    {
+        foreach (self::map($goods['settings']) as $name => $value) {
+            $this->rows['setting'][] = ['id' => $name, 'value' => $value];
+        }
+        foreach (self::list($goods['people']) as $person) {
+            $this->people[] = ['name' => $person->text('name'), 'mail' => $person->text('mail'), 'password' => $person->text('password'), 'role' => $person->text('role')];
+        }
+    }
+
+    /** @param array<string, mixed> $goods */
+    private function fixed(array $goods): void
+    {
+        foreach (self::list($goods['fixed']) as $place) {
+            $this->place('fixed/'.$place->text('key'), $place->text('kind'), $place, $place->text('address'));
+        }
+    }
+
+    /** @param array<string, mixed> $goods */
+    private function categories(array $goods): void
+    {
+        foreach (self::list($goods['categories']) as $category) {
+            $key = $category->text('key');
+            $parent = $category->textOrNull('in');
+            $address = (null === $parent ? '' : $this->addresses["categories/$parent"]).'/'.$key;
+            $this->place("categories/$key", 'category', $category, $address, null === $parent ? null : "categories/$parent");
+            $this->standing[$key] = [];
+        }
+    }
+
+    /** @param array<string, mixed> $goods */
+    private function products(array $goods): void
+    {
+        $number = 0;
+        foreach (self::list($goods['products']) as $family) {
+            foreach ($family->textsOr('each', ['']) as $index => $variant) {
+                ++$number;
+                $title = str_replace('{}', $variant, $family->text('name'));
+                $slug = Slug::fromTitle($title)->text;
+                $id = $this->place("products/$slug", 'product', $family, "/products/$slug", title: $title, picture: \sprintf('%s-%d.svg', $family->text('picture'), 100 + $number), position: $number);
+                $this->pictures[\sprintf('%s-%d.svg', $family->text('picture'), 100 + $number)] = $title;
+                $price = $family->int('price') + ($index % 3) * 40;
+                $this->rows['catalogue.product'][] = [
+                    'id' => $id,
+                    'sku' => \sprintf('TR-%04d', 1000 + $number),
+                    'price' => 0 === $number % 11 ? (int) round($price * 0.8) : $price,
+                    'reduced_from' => 0 === $number % 11 ? $price : null,
+                    'stock' => ($number * 7) % 29,
+                    'weight' => $family->int('weight'),
+                    'maker' => $family->text('maker'),
+                    'tags' => $family->textsOr('tags', []),
+                    'options' => $family->mapOr('options', []),
+                    'new_since' => $this->today->modify(\sprintf('-%d days', ($number * 37) % 400 + 3))->format('Y-m-d'),
+                ];
+                foreach ($family->textsOr('in', []) as $category) {
+                    $this->standing[$category][] = $id;
+                    $this->rows['catalogue.standing'][] = ['category_id' => DemoId::of("categories/$category"), 'product_id' => $id, 'position' => $number];
+                }
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $goods */
+    private function collections(array $goods): void
+    {
+        foreach (self::list($goods['collections']) as $collection) {
+            $key = $collection->text('key');
+            $by = $collection->text('by');
+            $rule = match ($by) {
+                'hand' => null,
+                'tag' => ['by' => 'tag', 'tag' => $collection->text('tag')],
+                default => ['by' => $by],
+            };
+            $id = $this->place("collections/$key", 'collection', $collection, "/collections/$key", rule: $rule);
+            $position = 0;
+            foreach ($collection->textsOr('picks', []) as $category) {
+                foreach (\array_slice($this->standing[$category], 0, 4) as $product) {
+                    $this->rows['pick'][] = ['id' => DemoId::of("pick/$key/$product"), 'collection_id' => $id, 'product_id' => $product, 'position' => $position++];
+                }
+            }
+        }
+    }
+
+    /** @param array<string, mixed> $goods */
+    private function files(array $goods): void
+    {
+        foreach (self::list($goods['files']) as $file) {
+            $stored = basename($file->text('address'));
+            $this->leaflets[$stored] = $file->textsOr('lines', []);
+            $this->place('files/'.$file->text('key'), 'file', $file, $file->text('address'), file: [
+                'stored' => $stored,
+                'type' => 'application/pdf',
+                'size' => \strlen(PlainPdf::of($this->leaflets[$stored])),
+            ]);
+        }
+    }
+
+    /** @param array<string, mixed> $words */
+    private function texts(array $words): void
+    {
+        foreach (self::list($words['groups']) as $group) {
+            $this->place('groups/'.$group->text('key'), 'page-group', $group, $group->text('address'));
+        }
+        foreach (self::list($words['pages']) as $page) {
+            $group = $page->textOrNull('in');
+            $address = null === $group ? $page->text('address') : $this->addresses["groups/$group"].'/'.$page->text('slug');
+            $this->place('pages/'.$page->text('key'), 'page', $page, $address, null === $group ? null : "groups/$group");
+        }
+        foreach (self::list($words['policies']) as $policy) {
+            $this->place('policies/'.$policy->text('key'), 'policy', $policy, $policy->text('address'));
+        }
+        foreach (self::list($words['articles']) as $article) {
+            $slug = Slug::fromTitle($article->text('title'))->text;
+            $this->place("articles/$slug", 'article', $article, "/journal/$slug", 'fixed/journal', publishedOn: $this->today->modify("-{$article->int('days')} days")->format('Y-m-d'));
+        }
+    }
+
+    /** @param array<string, mixed> $words */
+    private function menus(array $words): void
+    {
+        $bays = [];
+        foreach (self::list($words['menus']) as $position => $menu) {
+            $id = DemoId::of('menus/'.$menu->text('key'));
+            $this->rows['menu'][] = ['id' => $id, 'name' => $menu->text('name'), 'position' => $position];
+            $this->entries($menu->objects('entries'), $id, null, 'entries/'.$menu->text('key'));
+            foreach ($menu->mapOr('bays', []) as $bay => $heading) {
+                $bays[$bay] = ['menu_id' => $id, 'heading' => $heading];
+            }
+        }
+        foreach (['header', 'footer-1', 'footer-2', 'footer-3', 'footer-4', 'footer-5'] as $position => $bay) {
+            $this->rows['bay'][] = ['id' => $bay, 'position' => $position] + ($bays[$bay] ?? ['menu_id' => null, 'heading' => '']);
+        }
+    }
+
+    /** @param list<Fields> $entries */
+    private function entries(array $entries, string $menuId, ?string $parentId, string $path): void
+    {
+        foreach ($entries as $position => $entry) {
+            $id = DemoId::of("$path/$position");
+            $to = $entry->textOrNull('to');
+            $this->rows['entry'][] = [
+                'id' => $id,
+                'menu_id' => $menuId,
+                'parent_id' => $parentId,
+                'position' => $position,
+                'label' => $entry->textOrNull('label'),
+                'target_kind' => null === $to ? 'heading' : 'place',
+                'place_id' => null === $to ? null : $this->id($to),
+            ];
+            $this->entries($entry->objects('below'), $menuId, $id, "$path/$position");
+        }
+    }
+
+    /** @param array<string, mixed> $words */
+    private function redirects(array $words): void
+    {
+        foreach (self::list($words['redirects']) as $redirect) {
+            $to = $redirect->textOrNull('to');
+            $this->rows['redirect'][] = [
+                'id' => DemoId::of('redirects/'.$redirect->text('from').($redirect->bool('prefix', false) ? '/*' : '')),
+                'source' => $redirect->text('from'),
+                'is_prefix' => $redirect->bool('prefix', false),
+                'goal_place_id' => null === $to ? null : $this->id($to),
+                'goal_address' => $redirect->textOrNull('address'),
+                'status' => $redirect->intOr('status', 301),
+                'note' => $redirect->text('note', ''),
+                'created_at' => $this->today->modify('-700 days')->format(\DATE_ATOM),
+            ];
+        }
+    }
+
+    /** @param array<string, mixed> $words */
+    private function outside(array $words): void
+    {
+        foreach (self::list($words['outside']) as $mention) {
+            $this->rows['journal.outside_mention'][] = [
+                'id' => DemoId::of('outside/'.$mention->text('name')),
+                'kind' => $mention->text('kind'),
+                'name' => $mention->text('name'),
+                'address' => $this->addresses[$mention->text('to')],
+            ];
+        }
+    }
+
+    /** Sixty days of simulated visitors: more at the weekend, more at the front, a few at old addresses. @param array<string, mixed> $words */
+    private function visits(array $words): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar(19870));
+        $often = [];
+        foreach ($this->rows['place'] as $place) {
+            $address = Fields::of($place)->text('address');
+            $often[$address] = match (true) {
+                'closed' === ($place['light'] ?? 'open') => 0,
+                '/' === $address => 60,
+                'category' === $place['kind'] => max(3, 24 - 8 * substr_count($address, '/')),
+                'product' === $place['kind'] => 2,
+                default => 4,
+            };
+        }
+        $often['/papers/marbled'] = 15;
+        $often['/kits/calendar-kits'] = 12;
+        $often['/marbled-papers'] = $often['/sale'] = $often['/blog'] = 2;
+        $missed = [];
+        foreach (self::list($words['missed']) as $one) {
+            $missed[$one->text('address')] = $one->int('often');
+        }
+        for ($day = 60; $day > 0; --$day) {
+            $date = $this->today->modify("-$day days");
+            $weight = (int) $date->format('N') > 5 ? 1.5 : 1.0;
+            foreach (['visit' => $often, 'missed_visit' => $missed] as $table => $addresses) {
+                foreach ($addresses as $address => $most) {
+                    $count = (int) round($weight * $random->getInt(0, $most));
+                    if ($count > 0) {
+                        $this->rows["journal.$table"][] = ['address' => $address, 'day' => $date->format('Y-m-d'), 'count' => $count];
+                    }
+                }
+            }
+        }
+    }
+
+    /**
+     * @param array{by: string, tag?: string}|null                       $rule
+     * @param array{stored: string, type: string, size: int}|null $file
+     */
+    private function place(string $key, string $kind, Fields $from, string $address, ?string $parent = null, ?string $title = null, ?string $picture = null, int $position = 0, ?array $rule = null, ?array $file = null, ?string $publishedOn = null): string
+    {
+        $id = DemoId::of($key);
+        $this->addresses[$key] = $address;
+        $picture ??= $from->textOrNull('picture');
+        if (null !== $picture) {
+            $this->pictures[$picture] ??= '';
+        }
+        $this->rows['place'][] = [
+            'id' => $id,
+            'kind' => $kind,
+            'title' => $title ?? $from->text('title'),
+            'address' => $address,
+            'parent_id' => null === $parent ? null : $this->id($parent),
+            'position' => 0 === $position ? \count($this->rows['place'] ?? []) : $position,
+            'summary' => $from->text('summary', $from->text('text', '')),
+            'picture' => $picture,
+            'light' => $from->text('light', 'open'),
+            'listed' => $from->bool('listed', true),
+            'rule' => $rule,
+            'file' => $file,
+            'published_on' => $publishedOn,
+            'changed_at' => $this->today->modify(\sprintf('-%d days', crc32($key) % 300 + 2))->format(\DATE_ATOM),
+            'changed_by' => 0 === crc32($key) % 3 ? 'Joss Tamblyn' : 'Imke Ravensworth',
+        ];
+        $html = $from->textOrNull('html');
+        if (null !== $html) {
+            $this->rows['words'][] = ['id' => $id, 'html' => (string) preg_replace_callback('/place:([a-z-]+\/[a-z-]+)/', fn (array $m): string => 'place:'.DemoId::of($m[1]), $html)];
+        }
+
+        return $id;
+    }
+
+    private function id(string $key): string
+    {
+        return isset($this->addresses[$key]) ? DemoId::of($key) : throw new \LogicException("The demo data speak of $key, which is not there.");
+    }
+
+    /** @return array<string, mixed> */
+    private static function map(mixed $value): array
+    {
+        /** @var array<string, mixed> $map */
+        $map = \is_array($value) ? $value : [];
+
+        return $map;
+    }
+
+    /** @return list<Fields> */
+    private static function list(mixed $value): array
+    {
+        return array_map(static fn (mixed $item): Fields => Fields::of($item), \is_array($value) ? array_values($value) : []);
+    }
+}

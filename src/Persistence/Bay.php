@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Persistence;
+
+/** One position of the frame. */
+final readonly class Bay
+{
+    /** @param string|null $menuId the menu that hangs there */
+    public function __construct(public string $id, public string $heading, public ?string $menuId)
+    {
+    }
+}

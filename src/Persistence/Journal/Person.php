@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Persistence\Journal;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+
+/** Somebody who works on the shop. */
+#[ORM\Entity]
+#[ORM\Table(name: 'person', schema: 'journal')]
+class Person
+{
+    /**
+     * @param string $password hashed
+     * @param string $role     owner, editor or viewer
+     */
+    public function __construct(
+        #[ORM\Id]
+        #[ORM\Column(type: Types::GUID)]
+        public readonly string $id,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $name,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $mail,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $password,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $role,
+    ) {
+    }
+}

@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Persistence;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Address\Address;
+use Lantern\Core\Answer\PlaceLookup;
+use Lantern\Core\Place\Audience;
+use Lantern\Core\Place\ClosedAnswer;
+use Lantern\Core\Place\Light;
+use Lantern\Core\Place\Opening;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\SearchListing;
+
+/** Places of one copy, as values of the core. */
+final class PlaceReader implements PlaceLookup
+{
+    public const COLUMNS = 'id, kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, listing_title, listing_description';
+
+    public function __construct(private readonly Connection $connection)
+    {
+    }
+
+    public function at(Address $address): ?Place
+    {
+        return $this->one('address = ?', $address->path);
+    }
+
+    public function get(string $id): ?Place
+    {
+        return $this->one('id = ?', $id);
+    }
+
+    public function fixed(PlaceKind $kind): ?Place
+    {
+        return $this->one('kind = ?', $kind->value);
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<string, Place> by id; what is not there is left out
+     */
+    public function byIds(array $ids): array
+    {
+        return [] === $ids ? [] : $this->places('id IN (:ids)', ['ids' => $ids]);
+    }
+
+    /**
+     * Every place that the entries of these menus refer to.
+     *
+     * @param list<string> $menuIds
+     *
+     * @return array<string, Place> by id
+     */
+    public function referredToByMenus(array $menuIds): array
+    {
+        return [] === $menuIds ? [] : $this->places('id IN (SELECT place_id FROM entry WHERE menu_id IN (:ids))', ['ids' => $menuIds]);
+    }
+
+    /** @return array<string, Place> by id: all whose address stands below this one */
+    public function below(Address $address): array
+    {
+        return $this->places('address LIKE :below', ['below' => addcslashes($address->path, '%_\\').'/%']);
+    }
+
+    /** @return list<Place> the place's parent, the parent's parent and so on; nearest first */
+    public function above(Place $place): array
+    {
+        $columns = preg_replace('/\b(\w+)\b/', 'p.$1', self::COLUMNS);
+        $rows = $this->connection->fetchAllAssociative(<<<SQL
+            WITH RECURSIVE above AS (
+                SELECT p.*, 1 AS distance FROM place p WHERE p.id = ?
+                UNION ALL
+                SELECT p.*, a.distance + 1 FROM place p JOIN above a ON p.id = a.parent_id WHERE a.distance < 20
+            )
+            SELECT $columns FROM above p ORDER BY p.distance
+            SQL, [$place->parentId]);
+
+        return array_map(self::fromRow(...), $rows);
+    }
+
+    /** @return list<Place> what the sitemap may name, by address; whether it does depends on the moment */
+    public function forSitemap(): array
+    {
+        return array_values($this->places("listed AND light <> 'closed' AND audience = 'everyone'", [], 'address'));
+    }
+
+    /** @param array<string, mixed> $columns */
+    public static function fromRow(array $columns): Place
+    {
+        $row = new Row($columns);
+
+        return new Place(
+            $row->text('id'),
+            PlaceKind::from($row->text('kind')),
+            $row->text('title'),
+            Address::fromNormal($row->text('address')),
+            $row->textOrNull('parent_id'),
+            Light::from($row->text('light')),
+            new Opening($row->moment('opens_on'), $row->moment('closes_on')),
+            Audience::from($row->text('audience')),
+            ClosedAnswer::from($row->text('closed_answer')),
+            $row->textOrNull('closed_to'),
+            new SearchListing($row->bool('listed'), $row->text('listing_title'), $row->text('listing_description')),
+        );
+    }
+
+    private function one(string $where, string $value): ?Place
+    {
+        $row = $this->connection->fetchAssociative('SELECT '.self::COLUMNS." FROM place WHERE $where LIMIT 1", [$value]);
+
+        return false === $row ? null : self::fromRow($row);
+    }
+
+    /**
+     * @param array<string, mixed> $parameters
+     *
+     * @return array<string, Place>
+     */
+    private function places(string $where, array $parameters, string $order = 'position, title, id'): array
+    {
+        $types = isset($parameters['ids']) ? ['ids' => ArrayParameterType::STRING] : [];
+        $places = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT '.self::COLUMNS." FROM place WHERE $where ORDER BY $order", $parameters, $types) as $row) {
+            $place = self::fromRow($row);
+            $places[$place->id] = $place;
+        }
+
+        return $places;
+    }
+}

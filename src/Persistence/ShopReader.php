@@ -1,0 +1,221 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Persistence;
+
+use Doctrine\DBAL\ArrayParameterType;
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Visitor;
+
+/** What the pages of the storefront list. Every list is one query, and none holds what is not shown to the visitor. */
+final readonly class ShopReader
+{
+    public const PAGE = 24;
+
+    /** `Place::isShownTo` for the database; a test holds the two against each other. */
+    public const SHOWN = "p.light = 'open' AND (p.opens_on IS NULL OR p.opens_on <= :moment) AND (p.closes_on IS NULL OR p.closes_on > :moment) AND p.audience IN ('everyone', :audience)";
+
+    private const CARD = 'p.id, p.kind, p.title, p.address, p.parent_id, p.light, p.opens_on, p.closes_on, p.audience, p.closed_answer, p.closed_to, p.listed, p.listing_title, p.listing_description, p.summary, p.picture, p.published_on, p.position';
+    private const FACTS = 'f.sku, f.price, f.reduced_from, f.stock, f.weight, f.maker, to_jsonb(f.tags) AS tags, f.options';
+
+    public function __construct(private Connection $connection)
+    {
+    }
+
+    public function details(string $placeId): PlaceDetails
+    {
+        $row = new Row($this->connection->fetchAssociative('SELECT p.summary, p.picture, p.rule, p.file, p.published_on, t.html FROM place p LEFT JOIN words t USING (id) WHERE p.id = ?', [$placeId]) ?: []);
+        /** @var array{by: string, tag?: string}|null $rule */
+        $rule = $row->json('rule') ?: null;
+
+        /** @var array{stored: string, type: string, size: int}|null $file */
+        $file = $row->json('file') ?: null;
+
+        return new PlaceDetails($row->text('summary'), $row->textOrNull('picture'), $row->text('html'), $rule, $row->moment('published_on'), $file);
+    }
+
+    /** @return array<string, string> the shop's details by name */
+    public function settings(): array
+    {
+        $settings = [];
+        foreach ($this->connection->fetchAllAssociative("SELECT id, value #>> '{}' AS value FROM setting") as $columns) {
+            $row = new Row($columns);
+            $settings[$row->text('id')] = $row->text('value');
+        }
+
+        return $settings;
+    }
+
+    /**
+     * The places of these kinds that stand directly below one, in their own order.
+     *
+     * @return list<Card>
+     */
+    public function below(?string $parentId, Visitor $visitor, PlaceKind ...$kinds): array
+    {
+        $where = null === $parentId ? 'p.parent_id IS NULL' : 'p.parent_id = :parent';
+
+        return $this->cards('SELECT '.self::CARD." FROM place p WHERE $where AND p.kind IN (:kinds) AND ".self::SHOWN.' ORDER BY p.position, p.published_on DESC NULLS LAST, p.title, p.id LIMIT 200', $visitor, [
+            'kinds' => array_map(static fn (PlaceKind $kind): string => $kind->value, $kinds),
+        ] + (null === $parentId ? [] : ['parent' => $parentId]));
+    }
+
+    /**
+     * Articles, newest first.
+     *
+     * @return list<Card>
+     */
+    public function articles(Visitor $visitor, int $most): array
+    {
+        return $this->cards('SELECT '.self::CARD." FROM place p WHERE p.kind = 'article' AND ".self::SHOWN.' ORDER BY p.published_on DESC NULLS LAST, p.id LIMIT '.$most, $visitor);
+    }
+
+    /**
+     * The products of a category and of all categories below it, by name.
+     *
+     * @param string|null $after id of the product that the page before ended with
+     *
+     * @return list<Card>
+     */
+    public function productsOfCategory(string $categoryId, Visitor $visitor, ?string $after = null): array
+    {
+        return $this->productPage(<<<'SQL'
+            WITH RECURSIVE tree AS (
+                SELECT CAST(:category AS uuid) AS id
+                UNION
+                SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category'
+            )
+            SQL, 'p.id IN (SELECT s.product_id FROM standing s JOIN tree ON tree.id = s.category_id)', $visitor, $after, ['category' => $categoryId]);
+    }
+
+    /**
+     * The products of a collection: those picked by hand, or those its rule finds.
+     *
+     * @param array{by: string, tag?: string}|null $rule
+     *
+     * @return list<Card>
+     */
+    public function productsOfCollection(string $collectionId, ?array $rule, Visitor $visitor, ?string $after = null): array
+    {
+        return match ($rule['by'] ?? 'hand') {
+            'tag' => $this->productPage('', 'f.tags @> ARRAY[CAST(:tag AS text)]', $visitor, $after, ['tag' => $rule['tag'] ?? '']),
+            'reduced' => $this->productPage('', 'f.reduced_from IS NOT NULL', $visitor, $after),
+            'newest' => $this->newest($visitor, self::PAGE),
+            default => $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = :collection AND '.self::SHOWN.' ORDER BY k.position, p.id LIMIT 200', $visitor, ['collection' => $collectionId]),
+        };
+    }
+
+    /** @return list<Card> */
+    public function newest(Visitor $visitor, int $most): array
+    {
+        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".self::SHOWN.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor);
+    }
+
+    /** @return list<Card> */
+    public function allProducts(Visitor $visitor, ?string $after = null): array
+    {
+        return $this->productPage('', 'true', $visitor, $after);
+    }
+
+    public function product(Place $place): ?ProductFacts
+    {
+        $row = $this->connection->fetchAssociative('SELECT '.self::FACTS.' FROM product f WHERE f.id = ?', [$place->id]);
+
+        return false === $row ? null : self::facts(new Row($row));
+    }
+
+    /**
+     * The categories a product stands in, as far as they are shown.
+     *
+     * @return list<Card>
+     */
+    public function categoriesOf(string $productId, Visitor $visitor): array
+    {
+        return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.self::SHOWN.' ORDER BY length(p.address) DESC, p.title LIMIT 10', $visitor, ['product' => $productId]);
+    }
+
+    /**
+     * What visitors find by words: places whose title or summary has all of them.
+     *
+     * @return list<Card>
+     */
+    public function search(string $words, Visitor $visitor): array
+    {
+        $terms = \array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8);
+        if ([] === $terms) {
+            return [];
+        }
+        $where = '';
+        $parameters = [];
+        foreach ($terms as $n => $term) {
+            $where .= " AND (p.title || ' ' || p.summary) ILIKE :term$n";
+            $parameters["term$n"] = '%'.addcslashes($term, '%_\\').'%';
+        }
+
+        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM place p LEFT JOIN product f ON f.id = p.id WHERE p.kind NOT IN ('front-page', 'search') AND ".self::SHOWN.$where." ORDER BY (p.kind = 'product'), p.title, p.id LIMIT 60", $visitor, $parameters);
+    }
+
+    /**
+     * The places that cleaned HTML refers to, so that links can be written with today's addresses.
+     *
+     * @param list<string> $ids
+     *
+     * @return array<string, string> encoded addresses by place id
+     */
+    public function addresses(array $ids): array
+    {
+        $places = [] === $ids ? [] : (new PlaceReader($this->connection))->byIds($ids);
+
+        return array_map(static fn (Place $place): string => $place->address->encoded(), $places);
+    }
+
+    /**
+     * @param array<string, mixed> $parameters
+     *
+     * @return list<Card>
+     */
+    private function productPage(string $with, string $where, Visitor $visitor, ?string $after, array $parameters = []): array
+    {
+        $key = null === $after ? '' : ' AND (p.title, p.id) > (SELECT title, id FROM place WHERE id = :after)';
+        $sql = "$with SELECT ".self::CARD.', '.self::FACTS." FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND $where AND ".self::SHOWN.$key.' ORDER BY p.title, p.id LIMIT '.(self::PAGE + 1);
+
+        return $this->cards($sql, $visitor, $parameters + (null === $after ? [] : ['after' => $after]));
+    }
+
+    /**
+     * @param array<string, mixed> $parameters
+     *
+     * @return list<Card>
+     */
+    private function cards(string $sql, Visitor $visitor, array $parameters = []): array
+    {
+        $parameters += [
+            'moment' => $visitor->moment->format(\DATE_ATOM),
+            'audience' => $visitor->signedIn ? 'customers' : 'guests',
+        ];
+        $types = isset($parameters['kinds']) ? ['kinds' => ArrayParameterType::STRING] : [];
+
+        return array_map(static function (array $columns): Card {
+            $row = new Row($columns);
+
+            return new Card(
+                PlaceReader::fromRow($columns),
+                $row->text('summary'),
+                $row->textOrNull('picture'),
+                isset($columns['sku']) ? self::facts($row) : null,
+                $row->moment('published_on'),
+            );
+        }, $this->connection->fetchAllAssociative($sql, $parameters, $types));
+    }
+
+    private static function facts(Row $row): ProductFacts
+    {
+        /** @var array<string, list<string>> $options */
+        $options = $row->json('options');
+
+        return new ProductFacts($row->text('sku'), $row->int('price'), $row->intOrNull('reduced_from'), $row->int('stock'), $row->int('weight'), $row->text('maker'), $row->texts('tags'), $options);
+    }
+}
