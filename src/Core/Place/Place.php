@@ -60,4 +60,25 @@ final readonly class Place
     {
         return $this->opensAt($moment) && Audience::Everyone === $this->audience && $this->listing->listed;
     }
+
+    /** What the place is now, for a person: "Open", "Quiet", "Closed", or with its next date. */
+    public function lightWords(\DateTimeImmutable $moment): string
+    {
+        if (!$this->light->opens()) {
+            return 'Closed';
+        }
+        if (null !== $this->opening->from && $moment < $this->opening->from) {
+            return 'Opens '.self::day($this->opening->from, $moment);
+        }
+        if (!$this->opening->contains($moment)) {
+            return 'Closed';
+        }
+
+        return ucfirst($this->light->value).(null === $this->opening->until ? '' : ', closes '.self::day($this->opening->until, $moment));
+    }
+
+    private static function day(\DateTimeImmutable $day, \DateTimeImmutable $seenFrom): string
+    {
+        return $day->format($day->format('Y') === $seenFrom->format('Y') ? 'j F' : 'j F Y');
+    }
 }

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\Controller;
+
+use Lantern\Admin\Account;
+use Lantern\Admin\Api;
+use Lantern\Admin\ApiDescription;
+use Lantern\Admin\PlaceViews;
+use Lantern\Admin\View\AnswerView;
+use Lantern\Admin\View\PreviewView;
+use Lantern\Admin\View\SessionView;
+use Lantern\Admin\View\StepView;
+use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Answer\Step;
+use Lantern\Interchange\PreviewToken;
+use Lantern\Persistence\Copies;
+use Lantern\Persistence\CopyName;
+use OpenApi\Attributes as OA;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** Who is looking, and what visitors see. */
+#[AsController]
+final readonly class Looks
+{
+    public function __construct(
+        private Api $api,
+        private Copies $copies,
+        private PlaceViews $places,
+        private ClockInterface $clock,
+        private ApiDescription $description,
+        #[Autowire(env: 'APP_SECRET')] private string $secret,
+        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
+    ) {
+    }
+
+    #[Route('/api/openapi.json', methods: ['GET'])]
+    public function description(): Response
+    {
+        return new Response($this->description->json(), 200, ['Content-Type' => 'application/json']);
+    }
+
+    #[Route('/api/session', methods: ['GET'])]
+    #[OA\Get(path: '/api/session', summary: 'Who is signed in', responses: [new OA\Response(response: 200, description: 'The person', content: new OA\JsonContent(ref: SessionView::class))])]
+    public function session(#[CurrentUser] Account $account): Response
+    {
+        $person = $account->person;
+
+        return $this->api->json(new SessionView($person->name, $person->role, 'viewer' !== $person->role, $this->copies->workbench->shop->settings()['name'] ?? '', $this->storefrontUrl));
+    }
+
+    #[Route('/api/previews', methods: ['POST'])]
+    #[OA\Post(path: '/api/previews', summary: 'Opens the shop for a look from the workbench or live', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(properties: [
+        new OA\Property(property: 'copy', type: 'string', enum: ['workbench', 'live']),
+        new OA\Property(property: 'audience', type: 'string', enum: ['guest', 'customer']),
+        new OA\Property(property: 'at', type: 'string', format: 'date-time', nullable: true),
+    ])), responses: [new OA\Response(response: 200, description: 'The preview', content: new OA\JsonContent(ref: PreviewView::class))])]
+    public function preview(Request $request): Response
+    {
+        $body = $this->api->body($request);
+        $expires = $this->clock->now()->modify('+2 hours');
+        $token = new PreviewToken($body->choice('copy', CopyName::class, CopyName::Workbench), 'customer' === $body->text('audience', 'guest'), $body->moment('at'), $expires);
+
+        return $this->api->json(new PreviewView($this->storefrontUrl.$token->prefix($this->secret), $expires->format(\DATE_ATOM)));
+    }
+
+    #[Route('/api/answer', methods: ['GET'])]
+    #[OA\Get(path: '/api/answer', summary: 'What a visitor gets at an address, step by step', parameters: [
+        new OA\Parameter(name: 'address', in: 'query', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\Parameter(name: 'copy', in: 'query', schema: new OA\Schema(type: 'string', enum: ['workbench', 'live'])),
+        new OA\Parameter(name: 'audience', in: 'query', schema: new OA\Schema(type: 'string', enum: ['guest', 'customer'])),
+        new OA\Parameter(name: 'at', in: 'query', schema: new OA\Schema(type: 'string', format: 'date-time')),
+    ], responses: [new OA\Response(response: 200, description: 'The answer', content: new OA\JsonContent(ref: AnswerView::class))])]
+    public function answer(Request $request): Response
+    {
+        $copy = $this->copies->get(CopyName::tryFrom($request->query->getString('copy')) ?? CopyName::Workbench);
+        $answer = (new Answerer($copy->places, $copy->rules))->answer(trim($request->query->getString('address')), $this->api->visitor($request));
+
+        return $this->api->json(new AnswerView(
+            $answer->status,
+            $answer->address?->path,
+            $answer->location,
+            array_map(static fn (Step $step): StepView => new StepView($step->from, $step->why, $step->to), $answer->trail),
+            null === $answer->place ? null : $this->places->brief($answer->place),
+        ));
+    }
+}

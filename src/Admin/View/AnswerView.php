@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** What the storefront answers at an address, and how it comes to it. */
+#[OA\Schema]
+final readonly class AnswerView
+{
+    /**
+     * @param list<StepView> $trail
+     */
+    public function __construct(
+        public int $status,
+        public ?string $address,
+        public ?string $location,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: StepView::class))]
+        public array $trail,
+        public ?PlaceBrief $place,
+    ) {
+    }
+}

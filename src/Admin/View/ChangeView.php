@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** Something that waits, or was released, in words. */
+#[OA\Schema]
+final readonly class ChangeView
+{
+    /**
+     * @param list<string> $sentences
+     */
+    public function __construct(
+        #[OA\Property(enum: ['menu', 'place', 'redirect', 'bay', 'setting'])]
+        public string $kind,
+        public string $id,
+        public string $name,
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
+        public array $sentences,
+    ) {
+    }
+}

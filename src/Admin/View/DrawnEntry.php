@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** An entry as the map draws it. */
+#[OA\Schema]
+final readonly class DrawnEntry
+{
+    public function __construct(
+        public string $id,
+        public string $label,
+        #[OA\Property(description: 'How many entries a visitor finds below it')]
+        public int $below,
+    ) {
+    }
+}

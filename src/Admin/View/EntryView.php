@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** A line of a menu as it is edited. */
+#[OA\Schema]
+final readonly class EntryView
+{
+    /**
+     * @param list<EntryView> $children
+     */
+    public function __construct(
+        public string $id,
+        #[OA\Property(description: 'What visitors read')]
+        public string $label,
+        #[OA\Property(description: 'Null where the label follows the title of the place')]
+        public ?string $ownLabel,
+        public TargetView $target,
+        public ?PlaceBrief $place,
+        public bool $enabled,
+        #[OA\Property(enum: ['everyone', 'guests', 'customers'])]
+        public string $audience,
+        #[OA\Property(format: 'date-time')]
+        public ?string $from,
+        #[OA\Property(format: 'date-time')]
+        public ?string $until,
+        public bool $newTab,
+        public string $note,
+        #[OA\Property(description: 'Why visitors do not get it')]
+        public ?string $leftOut,
+        #[OA\Property(description: 'Left out as a link, kept as a heading')]
+        public bool $asHeading,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: EntryView::class))]
+        public array $children,
+    ) {
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** The frame of the shop, to be drawn as a map. */
+#[OA\Schema]
+final readonly class FrameView
+{
+    /**
+     * @param list<BayView> $bays
+     * @param list<MenuName> $menus
+     */
+    public function __construct(
+        public string $shopName,
+        public string $notice,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: BayView::class))]
+        public array $bays,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: MenuName::class))]
+        public array $menus,
+    ) {
+    }
+}

@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** The release that publishing made; null where nothing waited. */
+#[OA\Schema]
+final readonly class PublishedView
+{
+    public function __construct(
+        public ?int $number,
+    ) {
+    }
+}

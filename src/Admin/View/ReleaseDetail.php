@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** A release with what it changed. */
+#[OA\Schema]
+final readonly class ReleaseDetail
+{
+    /**
+     * @param list<ChangeView> $changes
+     */
+    public function __construct(
+        public ReleaseView $release,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: ChangeView::class))]
+        public array $changes,
+    ) {
+    }
+}

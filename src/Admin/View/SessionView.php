@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** Who is signed in, and to what. */
+#[OA\Schema]
+final readonly class SessionView
+{
+    public function __construct(
+        public string $name,
+        #[OA\Property(enum: ['owner', 'editor', 'viewer'])]
+        public string $role,
+        public bool $canEdit,
+        public string $shopName,
+        public string $storefrontUrl,
+    ) {
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\View;
+
+use OpenApi\Attributes as OA;
+
+/** What an entry leads to. */
+#[OA\Schema]
+final readonly class TargetView
+{
+    public function __construct(
+        #[OA\Property(enum: ['place', 'outside', 'contact', 'heading'])]
+        public string $kind,
+        public ?string $placeId,
+        public string $part,
+        public string $uri,
+    ) {
+    }
+}
