@@ -1,7 +1,7 @@
 import { rmSync } from 'node:fs';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
-import { defineConfig } from "vitest/config";
+import { defineConfig } from 'vitest/config';
 
 /** Two origins, two builds: `vite build --mode storefront` and `vite build --mode admin`. */
 export default defineConfig(({ mode }) => {

@@ -49,8 +49,8 @@ final class Version20261101000000 extends AbstractMigration
                 summary text NOT NULL DEFAULT '',
                 picture text,
                 light text NOT NULL DEFAULT 'open' CHECK (light IN ('open', 'quiet', 'closed')),
-                opens_on timestamptz,
-                closes_on timestamptz CHECK (closes_on > opens_on),
+                opens_on timestamptz(0),
+                closes_on timestamptz(0) CHECK (closes_on > opens_on),
                 audience text NOT NULL DEFAULT 'everyone' CHECK (audience IN ('everyone', 'guests', 'customers')),
                 closed_answer text NOT NULL DEFAULT 'not-found' CHECK (closed_answer IN ('not-found', 'gone', 'elsewhere')),
                 closed_to uuid,
@@ -61,7 +61,7 @@ final class Version20261101000000 extends AbstractMigration
                 file jsonb,
                 published_on date,
                 version integer NOT NULL DEFAULT 1,
-                changed_at timestamptz NOT NULL DEFAULT now(),
+                changed_at timestamptz(0) NOT NULL DEFAULT now(),
                 changed_by text NOT NULL DEFAULT '',
                 CONSTRAINT place_address_once UNIQUE (address) DEFERRABLE INITIALLY IMMEDIATE
             )
@@ -86,7 +86,7 @@ final class Version20261101000000 extends AbstractMigration
                 name text NOT NULL CHECK (char_length(name) BETWEEN 1 AND 200),
                 position integer NOT NULL DEFAULT 0,
                 version integer NOT NULL DEFAULT 1,
-                changed_at timestamptz NOT NULL DEFAULT now(),
+                changed_at timestamptz(0) NOT NULL DEFAULT now(),
                 changed_by text NOT NULL DEFAULT ''
             )
             SQL);
@@ -103,8 +103,8 @@ final class Version20261101000000 extends AbstractMigration
                 uri text NOT NULL DEFAULT '',
                 enabled boolean NOT NULL DEFAULT true,
                 audience text NOT NULL DEFAULT 'everyone' CHECK (audience IN ('everyone', 'guests', 'customers')),
-                from_on timestamptz,
-                until_on timestamptz CHECK (until_on > from_on),
+                from_on timestamptz(0),
+                until_on timestamptz(0) CHECK (until_on > from_on),
                 new_tab boolean NOT NULL DEFAULT false,
                 note text NOT NULL DEFAULT '',
                 CHECK ((target_kind = 'place') = (place_id IS NOT NULL))
@@ -130,10 +130,10 @@ final class Version20261101000000 extends AbstractMigration
                 goal_query text NOT NULL DEFAULT '',
                 goal_outside text,
                 status integer NOT NULL CHECK (status IN (301, 302, 307, 308, 410)),
-                until timestamptz,
+                until timestamptz(0),
                 origin text NOT NULL DEFAULT 'person' CHECK (origin IN ('person', 'address-change', 'file')),
                 note text NOT NULL DEFAULT '',
-                created_at timestamptz NOT NULL DEFAULT now(),
+                created_at timestamptz(0) NOT NULL DEFAULT now(),
                 CHECK ((status = 410) = (goal_place_id IS NULL AND goal_address IS NULL AND goal_outside IS NULL)),
                 CONSTRAINT redirect_source_once UNIQUE (source, is_prefix) DEFERRABLE INITIALLY IMMEDIATE
             )
@@ -175,7 +175,7 @@ final class Version20261101000000 extends AbstractMigration
             CREATE TABLE journal.release (
                 id uuid PRIMARY KEY,
                 number integer GENERATED ALWAYS AS IDENTITY UNIQUE,
-                released_at timestamptz NOT NULL DEFAULT now(),
+                released_at timestamptz(0) NOT NULL DEFAULT now(),
                 released_by text NOT NULL,
                 summary text NOT NULL
             )

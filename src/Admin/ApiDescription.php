@@ -18,6 +18,13 @@ final readonly class ApiDescription
     {
         $openApi = Generator::scan([$this->folder], ['version' => '3.1.0']) ?? throw new \LogicException('The API has no description.');
 
+        foreach ($openApi->components->schemas as $schema) {
+            // What the API gives is always whole; only what it takes may leave something out.
+            if (!str_ends_with($schema->schema, 'Input') && 'Problem' !== $schema->schema) {
+                $schema->required = array_map(static fn (\OpenApi\Annotations\Property $property): string => $property->property, $schema->properties);
+            }
+        }
+
         return $openApi->toJson(\JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE);
     }
 }

@@ -17,6 +17,7 @@ use Lantern\Core\Menu\LeftOut;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\ResolvedEntry;
 use Lantern\Core\Menu\Resolver;
+use Lantern\Core\Menu\Tree;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Visitor;
 use Lantern\Persistence\Bay;
@@ -86,6 +87,7 @@ final readonly class MenuViews
             $record->version,
             $this->baysOf($id, $this->copies->workbench->menus->bays()),
             $this->entries($tree->entries, $places, $leftOut),
+            Tree::MAX_DEPTH,
             $can['undo'],
             $can['redo'],
             $record->changedAt->format(\DATE_ATOM),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Persistence;
 
 use Lantern\Core\Menu\ContactTarget;
+use Lantern\Core\Menu\Direction;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\Gather;
 use Lantern\Core\Menu\Heading;
@@ -17,6 +18,7 @@ use Lantern\Core\Menu\Position;
 use Lantern\Core\Menu\Relocate;
 use Lantern\Core\Menu\Remove;
 use Lantern\Core\Menu\Rewrite;
+use Lantern\Core\Menu\Shift;
 use Lantern\Core\Menu\Target;
 use Lantern\Core\Menu\Together;
 use Lantern\Core\Place\Audience;
@@ -36,9 +38,10 @@ final class MoveCodec
             'lift' => new Lift($fields->uuid('entryId')),
             'gather' => new Gather(self::entry($fields->object('entry')), self::position($fields->object('at')), $fields->int('count')),
             'relocate' => new Relocate($fields->uuid('entryId'), self::position($fields->object('to'))),
+            'shift' => new Shift($fields->uuid('entryId'), $fields->choice('direction', Direction::class, Direction::Down)),
             'rewrite' => new Rewrite(self::entry($fields->object('entry'))),
             'together' => self::together($fields->objects('moves')),
-            default => throw new Refused('type', 'A move is one of insert, remove, lift, gather, relocate, rewrite, together.'),
+            default => throw new Refused('type', 'A move is one of insert, remove, lift, gather, relocate, shift, rewrite, together.'),
         };
     }
 
@@ -51,6 +54,7 @@ final class MoveCodec
             $move instanceof Lift => ['type' => 'lift', 'entryId' => $move->entryId],
             $move instanceof Gather => ['type' => 'gather', 'entry' => self::entryShape($move->entry), 'at' => self::positionShape($move->at), 'count' => $move->count],
             $move instanceof Relocate => ['type' => 'relocate', 'entryId' => $move->entryId, 'to' => self::positionShape($move->to)],
+            $move instanceof Shift => ['type' => 'shift', 'entryId' => $move->entryId, 'direction' => $move->direction->value],
             $move instanceof Rewrite => ['type' => 'rewrite', 'entry' => self::entryShape($move->entry)],
             $move instanceof Together => ['type' => 'together', 'moves' => array_map(self::encode(...), $move->moves)],
             default => throw new \LogicException('No shape for '.$move::class),

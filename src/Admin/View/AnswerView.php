@@ -14,11 +14,15 @@ final readonly class AnswerView
      * @param list<StepView> $trail
      */
     public function __construct(
+        #[OA\Property]
         public int $status,
+        #[OA\Property]
         public ?string $address,
+        #[OA\Property]
         public ?string $location,
         #[OA\Property(type: 'array', items: new OA\Items(ref: StepView::class))]
         public array $trail,
+        #[OA\Property]
         public ?PlaceBrief $place,
     ) {
     }

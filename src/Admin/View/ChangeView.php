@@ -16,7 +16,9 @@ final readonly class ChangeView
     public function __construct(
         #[OA\Property(enum: ['menu', 'place', 'redirect', 'bay', 'setting'])]
         public string $kind,
+        #[OA\Property]
         public string $id,
+        #[OA\Property]
         public string $name,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $sentences,

@@ -11,7 +11,9 @@ use OpenApi\Attributes as OA;
 final readonly class DrawnEntry
 {
     public function __construct(
+        #[OA\Property]
         public string $id,
+        #[OA\Property]
         public string $label,
         #[OA\Property(description: 'How many entries a visitor finds below it')]
         public int $below,

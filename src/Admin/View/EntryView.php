@@ -14,13 +14,17 @@ final readonly class EntryView
      * @param list<EntryView> $children
      */
     public function __construct(
+        #[OA\Property]
         public string $id,
         #[OA\Property(description: 'What visitors read')]
         public string $label,
         #[OA\Property(description: 'Null where the label follows the title of the place')]
         public ?string $ownLabel,
+        #[OA\Property]
         public TargetView $target,
+        #[OA\Property]
         public ?PlaceBrief $place,
+        #[OA\Property]
         public bool $enabled,
         #[OA\Property(enum: ['everyone', 'guests', 'customers'])]
         public string $audience,
@@ -28,7 +32,9 @@ final readonly class EntryView
         public ?string $from,
         #[OA\Property(format: 'date-time')]
         public ?string $until,
+        #[OA\Property]
         public bool $newTab,
+        #[OA\Property]
         public string $note,
         #[OA\Property(description: 'Why visitors do not get it')]
         public ?string $leftOut,

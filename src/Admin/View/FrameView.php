@@ -15,7 +15,9 @@ final readonly class FrameView
      * @param list<MenuName> $menus
      */
     public function __construct(
+        #[OA\Property]
         public string $shopName,
+        #[OA\Property]
         public string $notice,
         #[OA\Property(type: 'array', items: new OA\Items(ref: BayView::class))]
         public array $bays,

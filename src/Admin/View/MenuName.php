@@ -14,7 +14,9 @@ final readonly class MenuName
      * @param list<string> $bays
      */
     public function __construct(
+        #[OA\Property]
         public string $id,
+        #[OA\Property]
         public string $name,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $bays,

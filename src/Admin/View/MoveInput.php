@@ -11,8 +11,9 @@ use OpenApi\Attributes as OA;
     schema: 'MoveInput',
     required: ['type'],
     properties: [
-        new OA\Property(property: 'type', type: 'string', enum: ['insert', 'remove', 'lift', 'gather', 'relocate', 'rewrite', 'together']),
-        new OA\Property(property: 'entryId', type: 'string', description: 'For remove, lift and relocate'),
+        new OA\Property(property: 'type', type: 'string', enum: ['insert', 'remove', 'lift', 'gather', 'relocate', 'shift', 'rewrite', 'together']),
+        new OA\Property(property: 'entryId', type: 'string', description: 'For remove, lift, relocate and shift'),
+        new OA\Property(property: 'direction', type: 'string', enum: ['up', 'down', 'in', 'out'], description: 'For shift'),
         new OA\Property(property: 'entry', ref: '#/components/schemas/EntryInput', description: 'For insert, gather and rewrite'),
         new OA\Property(property: 'at', ref: '#/components/schemas/PositionInput', description: 'For insert and gather'),
         new OA\Property(property: 'to', ref: '#/components/schemas/PositionInput', description: 'For relocate; counted without the entry itself'),

@@ -11,8 +11,11 @@ use OpenApi\Attributes as OA;
 final readonly class MovedPlace
 {
     public function __construct(
+        #[OA\Property]
         public string $title,
+        #[OA\Property]
         public string $from,
+        #[OA\Property]
         public string $to,
     ) {
     }

@@ -11,10 +11,15 @@ use OpenApi\Attributes as OA;
 final readonly class PlaceBrief
 {
     public function __construct(
+        #[OA\Property]
         public string $id,
+        #[OA\Property]
         public string $kind,
+        #[OA\Property]
         public string $kindWords,
+        #[OA\Property]
         public string $title,
+        #[OA\Property]
         public string $address,
         #[OA\Property(enum: ['open', 'quiet', 'closed'])]
         public string $light,

@@ -14,13 +14,17 @@ final readonly class PlaceRow
      * @param list<string> $menus
      */
     public function __construct(
+        #[OA\Property]
         public PlaceBrief $place,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $menus,
+        #[OA\Property]
         public bool $listed,
+        #[OA\Property]
         public int $visits,
         #[OA\Property(format: 'date-time')]
         public string $changedAt,
+        #[OA\Property]
         public string $changedBy,
     ) {
     }

@@ -12,8 +12,11 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 final readonly class Problem implements \JsonSerializable
 {
     public function __construct(
+        #[OA\Property]
         public int $status,
+        #[OA\Property]
         public string $title,
+        #[OA\Property]
         public string $detail,
         #[OA\Property(description: 'The input it is about')]
         public ?string $field = null,

@@ -11,6 +11,7 @@ use OpenApi\Attributes as OA;
 final readonly class PublishedView
 {
     public function __construct(
+        #[OA\Property]
         public ?int $number,
     ) {
     }

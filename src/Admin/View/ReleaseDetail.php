@@ -14,6 +14,7 @@ final readonly class ReleaseDetail
      * @param list<ChangeView> $changes
      */
     public function __construct(
+        #[OA\Property]
         public ReleaseView $release,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChangeView::class))]
         public array $changes,

@@ -11,10 +11,13 @@ use OpenApi\Attributes as OA;
 final readonly class ReleaseView
 {
     public function __construct(
+        #[OA\Property]
         public int $number,
         #[OA\Property(format: 'date-time')]
         public string $releasedAt,
+        #[OA\Property]
         public string $releasedBy,
+        #[OA\Property]
         public string $summary,
     ) {
     }

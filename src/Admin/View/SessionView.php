@@ -11,11 +11,15 @@ use OpenApi\Attributes as OA;
 final readonly class SessionView
 {
     public function __construct(
+        #[OA\Property]
         public string $name,
         #[OA\Property(enum: ['owner', 'editor', 'viewer'])]
         public string $role,
+        #[OA\Property]
         public bool $canEdit,
+        #[OA\Property]
         public string $shopName,
+        #[OA\Property]
         public string $storefrontUrl,
     ) {
     }

@@ -11,8 +11,11 @@ use OpenApi\Attributes as OA;
 final readonly class StepView
 {
     public function __construct(
+        #[OA\Property]
         public string $from,
+        #[OA\Property]
         public string $why,
+        #[OA\Property]
         public ?string $to,
     ) {
     }

@@ -13,8 +13,11 @@ final readonly class TargetView
     public function __construct(
         #[OA\Property(enum: ['place', 'outside', 'contact', 'heading'])]
         public string $kind,
+        #[OA\Property]
         public ?string $placeId,
+        #[OA\Property]
         public string $part,
+        #[OA\Property]
         public string $uri,
     ) {
     }

@@ -14,7 +14,9 @@ final readonly class WaitingView
      * @param list<ChangeView> $changes
      */
     public function __construct(
+        #[OA\Property]
         public int $count,
+        #[OA\Property]
         public string $summary,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChangeView::class))]
         public array $changes,

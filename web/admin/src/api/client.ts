@@ -1,0 +1,58 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+type Schemas = components['schemas'];
+export type Entry = Schemas['EntryView'];
+export type Menu = Schemas['MenuView'];
+export type Frame = Schemas['FrameView'];
+export type Bay = Schemas['BayView'];
+export type PlaceBrief = Schemas['PlaceBrief'];
+export type PlaceRow = Schemas['PlaceRow'];
+export type PlaceSheet = Schemas['PlaceSheet'];
+export type AddressPlan = Schemas['AddressPlan'];
+export type MoveInput = Schemas['MoveInput'];
+export type EntryInput = Schemas['EntryInput'];
+export type TargetInput = Schemas['TargetInput'];
+export type Change = Schemas['ChangeView'];
+export type Waiting = Schemas['WaitingView'];
+export type Session = Schemas['SessionView'];
+export type Light = PlaceBrief['light'];
+
+/** An answer of the API that says what is wrong and what to do (RFC 9457). */
+export class ProblemError extends Error {
+  constructor(
+    readonly status: number,
+    detail: string,
+    readonly field: string | null = null,
+    readonly current: unknown = null,
+  ) {
+    super(detail);
+  }
+}
+
+const meta = (name: string) => document.querySelector<HTMLMetaElement>(`meta[name="${name}"]`)?.content ?? '';
+
+export const signOutToken = () => meta('sign-out-token');
+
+export const api = createClient<paths>({
+  baseUrl: '/',
+  headers: { 'X-CSRF-Token': meta('csrf-token') },
+  fetch: async (request) => {
+    try {
+      return await fetch(request);
+    } catch {
+      throw new ProblemError(0, 'The server cannot be reached. What you typed stays here; try again when you are connected.');
+    }
+  },
+});
+
+/** The data of an answer, or its problem as an exception. */
+export async function ask<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  const { data, error, response } = await answer;
+  if (response.ok && data !== undefined) return data;
+  const problem = (error ?? {}) as { detail?: string; field?: string; current?: unknown };
+  throw new ProblemError(response.status, problem.detail ?? 'Something went wrong here. Nothing was changed.', problem.field ?? null, problem.current ?? null);
+}
+
+/** How the API is told which version a change was made for (RFC 9110, 13.1.1). */
+export const ifMatch = (version: number) => ({ 'If-Match': `"${version}"` });

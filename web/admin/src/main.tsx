@@ -1,0 +1,50 @@
+import './style.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { MenusView } from './menus/MenusView';
+import { Toasts } from './parts/toasts';
+import { PlaceSheetView } from './places/PlaceSheetView';
+import { PlacesView } from './places/PlacesView';
+import { ReleasesView } from './releases/ReleasesView';
+import { Shell } from './shell/Shell';
+
+const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 2000, refetchOnWindowFocus: true } } });
+
+const router = createBrowserRouter([
+  {
+    path: '/',
+    element: <Shell />,
+    children: [
+      { index: true, element: <Navigate to="/menus" replace /> },
+      { path: 'menus/:id?', element: <MenusView /> },
+      { path: 'places', element: <PlacesView /> },
+      { path: 'places/:id', element: <PlaceSheetView /> },
+      { path: 'releases/:number?', element: <ReleasesView /> },
+      { path: '*', element: <Nowhere /> },
+    ],
+  },
+]);
+
+function Nowhere() {
+  return (
+    <main className="p-8">
+      <h1>There is no such view</h1>
+      <p className="mt-2 text-soft">Choose one above.</p>
+    </main>
+  );
+}
+
+const root = document.getElementById('root');
+if (root) {
+  createRoot(root).render(
+    <StrictMode>
+      <QueryClientProvider client={queries}>
+        <Toasts>
+          <RouterProvider router={router} />
+        </Toasts>
+      </QueryClientProvider>
+    </StrictMode>,
+  );
+}

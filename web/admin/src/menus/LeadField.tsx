@@ -1,0 +1,203 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { type RefObject, useState } from 'react';
+import { api, ask, type PlaceBrief, type TargetInput } from '../api/client';
+import { Lantern } from '../parts/Lantern';
+import { useSession } from '../shell/queries';
+
+export type Lead = { target: TargetInput; label: string | null; name: string };
+
+type Option = { key: string; lead: Lead; place?: PlaceBrief; says: string };
+
+/** What typed words mean besides a place: an outside address, a contact, or a heading. */
+export function leadsFromWords(words: string): Option[] {
+  const typed = words.trim();
+  if (typed === '') return [];
+  if (/^https?:\/\/\S+$/i.test(typed)) {
+    const label = typed.replace(/^https?:\/\/(www\.)?/i, '').replace(/\/$/, '');
+    return [{ key: 'outside', lead: { target: { kind: 'outside', uri: typed }, label: label.slice(0, 200), name: label }, says: 'an outside address' }];
+  }
+  if (/^[^\s@/]+@[^\s@/]+\.[^\s@/]+$/.test(typed)) {
+    return [{ key: 'mail', lead: { target: { kind: 'contact', uri: `mailto:${typed}` }, label: typed, name: typed }, says: 'a mail address' }];
+  }
+  const options: Option[] = [];
+  if (/^\+?[\d\s()/-]{6,}$/.test(typed)) {
+    options.push({
+      key: 'phone',
+      lead: { target: { kind: 'contact', uri: `tel:${typed.replace(/[^+\d]/g, '')}` }, label: typed, name: typed },
+      says: 'a phone number',
+    });
+  }
+  return [...options, { key: 'heading', lead: { target: { kind: 'heading' }, label: typed, name: typed }, says: 'a heading that leads nowhere' }];
+}
+
+/** The one field that finds any place by a few letters. Several picked go in together. */
+export function LeadField({
+  field,
+  current,
+  disabled,
+  onAdd,
+  onLeave,
+}: {
+  field: RefObject<HTMLInputElement | null>;
+  /** The label of the line that new ones are added to. */
+  current: string | null;
+  disabled: boolean;
+  onAdd: (leads: Lead[], inside: boolean) => Promise<boolean>;
+  onLeave: () => void;
+}) {
+  const [words, setWords] = useState('');
+  const [active, setActive] = useState(-1);
+  const [picked, setPicked] = useState<Option[]>([]);
+  const [open, setOpen] = useState(false);
+  const session = useSession();
+  const shop = session.data?.storefrontUrl ?? '';
+  // An address of this shop stands for its place.
+  const asked = shop && words.trim().startsWith(shop) ? words.trim().slice(shop.length) || '/' : words.trim();
+  const places = useQuery({
+    queryKey: ['places', 'find', asked],
+    queryFn: () => ask(api.GET('/api/places/find', { params: { query: { q: asked } } })),
+    enabled: open,
+    placeholderData: keepPreviousData,
+  });
+  const options: Option[] = [
+    ...(places.data?.rows ?? []).map(({ place, menus }) => ({
+      key: place.id,
+      place,
+      lead: { target: { kind: 'place' as const, placeId: place.id }, label: null, name: place.title },
+      says: `${place.kindWords} · ${place.address}${menus.length === 0 ? ' · in no menu yet' : ''}`,
+    })),
+    ...(asked === words.trim() ? leadsFromWords(words) : []),
+  ];
+  const at = active === -1 && words.trim() !== '' ? 0 : active;
+  const isPicked = (option: Option) => picked.some(({ key }) => key === option.key);
+  const toggle = (option: Option) => setPicked((all) => (isPicked(option) ? all.filter(({ key }) => key !== option.key) : [...all, option]));
+
+  const add = async (inside: boolean, only?: Option) => {
+    const chosen = only ? [only] : picked.length > 0 ? picked : options[at] ? [options[at]] : [];
+    if (chosen.length === 0) return;
+    if (
+      await onAdd(
+        chosen.map(({ lead }) => lead),
+        inside,
+      )
+    ) {
+      setWords('');
+      setPicked([]);
+      setActive(-1);
+    }
+  };
+
+  return (
+    <div className="relative border-t border-line bg-paper px-4 py-3">
+      {picked.length > 0 && (
+        <ul className="mb-2 flex flex-wrap gap-1.5" aria-label="Picked">
+          {picked.map((option) => (
+            <li key={option.key}>
+              <button
+                type="button"
+                className="flex min-h-6 items-center gap-1 rounded bg-tide-wash px-2 text-sm"
+                onClick={() => toggle(option)}
+                aria-label={`Do not add ${option.lead.name}`}
+              >
+                {option.lead.name} <span aria-hidden="true">✕</span>
+              </button>
+            </li>
+          ))}
+        </ul>
+      )}
+      <label htmlFor="lead" className="flex items-baseline justify-between font-semibold">
+        Where should it lead? <span className="key">/</span>
+      </label>
+      <input
+        id="lead"
+        ref={field}
+        className="field mt-1"
+        placeholder="A few letters of a place, an address, or words for a heading"
+        disabled={disabled}
+        autoComplete="off"
+        role="combobox"
+        aria-expanded={open && options.length > 0}
+        aria-controls="leads"
+        aria-activedescendant={open && options[at] ? `lead-${at}` : undefined}
+        aria-describedby="lead-hint"
+        value={words}
+        onFocus={() => setOpen(true)}
+        onBlur={() => setOpen(false)}
+        onChange={(event) => {
+          setWords(event.target.value);
+          setActive(-1);
+          setOpen(true);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+            event.preventDefault();
+            setOpen(true);
+            setActive(
+              Math.max(
+                -1,
+                Math.min(options.length - 1, (active === -1 ? at : active) + (event.key === 'ArrowDown' ? (active === -1 && at === -1 ? 1 : 1) : -1)),
+              ),
+            );
+          } else if (event.key === ' ' && active >= 0 && options[active]) {
+            event.preventDefault();
+            toggle(options[active]);
+          } else if (event.key === 'Enter') {
+            event.preventDefault();
+            void add(event.shiftKey);
+          } else if (event.key === 'Escape') {
+            event.preventDefault();
+            setOpen(false);
+            onLeave();
+          }
+        }}
+      />
+      <p id="lead-hint" className="mt-1 text-sm text-soft">
+        {current ? (
+          <>
+            <span className="key">Enter</span> adds below “{current}”, <span className="key">Shift Enter</span> inside it; <span className="key">Space</span>{' '}
+            picks several while you walk with the arrows.
+          </>
+        ) : (
+          'Enter adds it to the menu.'
+        )}
+      </p>
+      {open && options.length > 0 && (
+        <div
+          id="leads"
+          role="listbox"
+          aria-label="Places found"
+          aria-multiselectable="true"
+          className="absolute right-4 bottom-full left-4 z-10 max-h-80 overflow-auto rounded-md border border-line bg-sheet py-1 shadow-xl"
+        >
+          {options.map((option, index) => (
+            // biome-ignore lint/a11y/useKeyWithClickEvents: the field takes the keys
+            // biome-ignore lint/a11y/useFocusableInteractive: the focus stays in the field
+            <div
+              key={option.key}
+              id={`lead-${index}`}
+              role="option"
+              aria-selected={isPicked(option)}
+              ref={index === at ? (element) => element?.scrollIntoView({ block: 'nearest' }) : undefined}
+              onPointerDown={(event) => event.preventDefault()}
+              onClick={(event) => (event.ctrlKey || event.metaKey ? toggle(option) : void add(event.shiftKey, picked.length === 0 ? option : undefined))}
+              className={`flex cursor-pointer items-center gap-2 px-3 py-1.5 ${index === at ? 'bg-tide-wash' : ''}`}
+            >
+              <span className="w-4 text-tide" aria-hidden="true">
+                {isPicked(option) ? '✓' : ''}
+              </span>
+              {option.place ? (
+                <Lantern light={option.place.light} words={option.place.lightWords} />
+              ) : (
+                <span className="w-[18px] text-center text-soft">¶</span>
+              )}
+              <span className="min-w-0">
+                <span className="block truncate font-medium">{option.lead.name}</span>
+                <span className="block truncate text-sm text-soft">{option.says}</span>
+              </span>
+            </div>
+          ))}
+        </div>
+      )}
+    </div>
+  );
+}

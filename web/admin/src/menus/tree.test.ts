@@ -1,0 +1,64 @@
+import { describe, expect, it } from 'vitest';
+import type { Entry } from '../api/client';
+import { dropAt, lines } from './tree';
+
+const entry = (label: string, ...children: Entry[]): Entry => ({
+  id: label,
+  label,
+  ownLabel: label,
+  target: { kind: 'heading', placeId: null, part: '', uri: '' },
+  place: null,
+  enabled: true,
+  audience: 'everyone',
+  from: null,
+  until: null,
+  newTab: false,
+  note: '',
+  leftOut: null,
+  asHeading: false,
+  children,
+});
+
+const menu = [entry('Papers', entry('Marbled', entry('Combed')), entry('Paste')), entry('Tools')];
+
+describe('lines', () => {
+  it('tells where each entry stands', () => {
+    expect(lines(menu).map(({ entry, level, index, trail }) => [entry.label, level, index, trail.join(' › ')])).toEqual([
+      ['Papers', 1, 0, ''],
+      ['Marbled', 2, 0, 'Papers'],
+      ['Combed', 3, 0, 'Papers › Marbled'],
+      ['Paste', 2, 1, 'Papers'],
+      ['Tools', 1, 1, ''],
+    ]);
+  });
+});
+
+describe('dropAt', () => {
+  const others = lines(menu);
+  const dragged = entry('Kits');
+  const at = (gap: number, wished: number, what = dragged) => {
+    const { parentId, index, level } = dropAt(others, gap, wished, what, 3);
+    return [parentId, index, level];
+  };
+
+  it('takes the wished level where it is possible', () => {
+    expect(at(4, 1)).toEqual([null, 1, 1]);
+    expect(at(4, 2)).toEqual(['Papers', 2, 2]);
+    expect(at(4, 3)).toEqual(['Paste', 0, 3]);
+  });
+
+  it('goes no deeper than a menu goes', () => {
+    expect(at(3, 9)).toEqual(['Marbled', 1, 3]);
+    expect(at(1, 3, entry('Kits', entry('First kits', entry('Blue'))))).toEqual([null, 1, 1]);
+  });
+
+  it('goes no further out than what follows, which would lose its parent', () => {
+    expect(at(2, 1)).toEqual(['Marbled', 0, 3]);
+    expect(at(3, 1)).toEqual(['Papers', 1, 2]);
+  });
+
+  it('stands first at the top, and alone in an empty menu', () => {
+    expect(at(0, 3)).toEqual([null, 0, 1]);
+    expect(dropAt([], 0, 2, dragged, 3)).toEqual({ parentId: null, index: 0, level: 1, trail: [] });
+  });
+});
