@@ -20,7 +20,7 @@ return static function (ContainerConfigurator $container): void {
         'uid' => ['default_uuid_version' => 7, 'time_based_uuid_version' => 7],
         // What is kept here never changes under its key, so each node may keep its own.
         'cache' => ['pools' => [
-            'cache.resolved' => ['adapter' => \extension_loaded('apcu') && \PHP_SAPI !== 'cli' ? 'cache.adapter.apcu' : 'cache.adapter.filesystem'],
+            'cache.resolved' => ['adapter' => extension_loaded('apcu') && \PHP_SAPI !== 'cli' ? 'cache.adapter.apcu' : 'cache.adapter.filesystem'],
         ]],
     ]);
 

@@ -8,18 +8,31 @@ use Symfony\Component\HttpFoundation\Request;
 
 require dirname(__DIR__).'/vendor/autoload.php';
 
-/** Where bin/start keeps what this machine's copy of the program is set up with. */
+/** A variable of the environment, of the web server or of the shell. */
+function lantern_variable(string $name, string $otherwise): string
+{
+    $value = $_SERVER[$name] ?? getenv($name);
+
+    return is_string($value) && '' !== $value ? $value : $otherwise;
+}
+
+/** Reads what bin/start set this machine's copy of the program up with; variables that are set already win. */
 function lantern_environment(): void
 {
-    $file = ($_SERVER['LANTERN_VAR'] ?? getenv('LANTERN_VAR') ?: dirname(__DIR__).'/var').'/environment';
+    $file = lantern_variable('LANTERN_VAR', dirname(__DIR__).'/var').'/environment';
     if (is_readable($file)) {
         (new Dotenv())->usePutenv(false)->load($file);
     }
 }
 
+function lantern_kernel(string $origin): Kernel
+{
+    return new Kernel(lantern_variable('APP_ENV', 'prod'), '1' === lantern_variable('APP_DEBUG', '0'), $origin);
+}
+
 function lantern_serve(string $origin): void
 {
-    $kernel = new Kernel($_SERVER['APP_ENV'] ?? 'prod', (bool) ($_SERVER['APP_DEBUG'] ?? false), $origin);
+    $kernel = lantern_kernel($origin);
     $request = Request::createFromGlobals();
     $response = $kernel->handle($request);
     $response->send();

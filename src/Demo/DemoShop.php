@@ -264,7 +264,11 @@ final class DemoShop
         }
     }
 
-    /** Sixty days of simulated visitors: more at the weekend, more at the front, a few at old addresses. @param array<string, mixed> $words */
+    /**
+     * Sixty days of simulated visitors: more at the weekend, more at the front, a few at old addresses.
+     *
+     * @param array<string, mixed> $words
+     */
     private function visits(array $words): void
     {
         $random = new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar(19870));
@@ -331,7 +335,7 @@ final class DemoShop
         ];
         $html = $from->textOrNull('html');
         if (null !== $html) {
-            $this->rows['words'][] = ['id' => $id, 'html' => (string) preg_replace_callback('/place:([a-z-]+\/[a-z-]+)/', fn (array $m): string => 'place:'.DemoId::of($m[1]), $html)];
+            $this->rows['words'][] = ['id' => $id, 'html' => (string) preg_replace_callback('/place:([a-z-]+\/[a-z-]+)/', static fn (array $m): string => 'place:'.DemoId::of($m[1]), $html)];
         }
 
         return $id;

@@ -25,6 +25,8 @@ final readonly class Copy
     /** The number of the latest release; 0 before the first. */
     public function release(): int
     {
-        return (int) $this->connection->fetchOne('SELECT COALESCE(max(number), 0) FROM journal.release');
+        $number = $this->connection->fetchOne('SELECT COALESCE(max(number), 0) FROM journal.release');
+
+        return is_numeric($number) ? (int) $number : 0;
     }
 }

@@ -132,7 +132,7 @@ final readonly class MenuEditor
         $old = EntryRows::fromTree($menuId, $before);
         $new = EntryRows::fromTree($menuId, $after);
         $gone = array_keys(array_diff_key($old, $new));
-        $changed = array_filter($new, static fn (array $row): bool => ($old[$row['id']] ?? null) !== $row);
+        $changed = array_filter($new, static fn (array $row, string $id): bool => ($old[$id] ?? null) !== $row, \ARRAY_FILTER_USE_BOTH);
         $connection = $this->entities->getConnection();
         if ([] !== $gone) {
             $connection->executeStatement('DELETE FROM entry WHERE id IN (?)', [$gone], [ArrayParameterType::STRING]);

@@ -11,7 +11,13 @@ export function discloseHeader(root: ParentNode): void {
   const items = [...bar.querySelectorAll<HTMLElement>('.has-dropdown')];
   const buttonOf = (item: HTMLElement) => item.querySelector<HTMLButtonElement>(':scope > .disclose');
   const isOpen = (item: HTMLElement) => buttonOf(item)?.getAttribute('aria-expanded') === 'true';
-  const set = (item: HTMLElement, open: boolean) => buttonOf(item)?.setAttribute('aria-expanded', String(open));
+  const set = (item: HTMLElement, open: boolean) => {
+    buttonOf(item)?.setAttribute('aria-expanded', String(open));
+    const dropdown = item.querySelector<HTMLElement>(':scope > .dropdown');
+    if (!open || !dropdown) return;
+    dropdown.classList.remove('is-at-the-edge');
+    dropdown.classList.toggle('is-at-the-edge', dropdown.getBoundingClientRect().right > document.documentElement.clientWidth);
+  };
   const openOnly = (item: HTMLElement | null) => {
     for (const other of items) set(other, other === item);
   };

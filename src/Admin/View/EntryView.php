@@ -40,7 +40,7 @@ final readonly class EntryView
         public ?string $leftOut,
         #[OA\Property(description: 'Left out as a link, kept as a heading')]
         public bool $asHeading,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: EntryView::class))]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: self::class))]
         public array $children,
     ) {
     }

@@ -39,6 +39,7 @@ final readonly class AddressPlanner
         if ($place->kind->isFixed()) {
             throw new Refused('address', \sprintf('The %s is always at %s. Its title can be changed, its address cannot.', $place->kind->words(), $place->address));
         }
+        $this->refuseUntidy($place, $to);
         $moved = [new Readdressed($place->id, $place->title, $place->address, $to)];
         foreach ($below as $other) {
             if ($other->address->isBelow($place->address)) {
@@ -57,6 +58,16 @@ final readonly class AddressPlanner
             && [] !== array_filter($moved, static fn (Readdressed $one): bool => $one->to->equals($rule->source))));
 
         return new AddressChange($moved, $made, $dropped, $retargeted, $shadowed);
+    }
+
+    /** Only the part that is new is judged: an old address may be taken back whatever it looks like. */
+    private function refuseUntidy(Place $place, Address $to): void
+    {
+        $known = $this->liveAddresses[$place->id] ?? null;
+        $tidy = preg_replace('/(%20|[_\s])+/u', '-', $to->path) ?? $to->path;
+        if ($tidy !== $to->path && true !== $known?->equals($to)) {
+            throw new Refused('address', \sprintf('An address has hyphens instead of spaces and underscores; people and search engines read it better. Write %s.', $tidy));
+        }
     }
 
     /** @param list<Readdressed> $moved */

@@ -151,11 +151,11 @@ export function LeadField({
           }
         }}
       />
-      <p id="lead-hint" className="mt-1 text-sm text-soft">
+      <p id="lead-hint" className="mt-2 text-sm text-soft">
         {current ? (
           <>
-            <span className="key">Enter</span> adds below “{current}”, <span className="key">Shift Enter</span> inside it; <span className="key">Space</span>{' '}
-            picks several while you walk with the arrows.
+            <span className="key">Enter</span> below “{current}”, <span className="key">Shift Enter</span> inside · <span className="key">Space</span> picks
+            several as you walk
           </>
         ) : (
           'Enter adds it to the menu.'

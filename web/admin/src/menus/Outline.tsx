@@ -61,7 +61,10 @@ export function Outline({
     list.current?.querySelector<HTMLElement>(`[data-line="${wanted.current}"]`)?.focus();
     wanted.current = null;
   });
-  useEffect(() => onShow(currentId), [currentId, onShow]);
+  useEffect(() => {
+    onShow(currentId);
+    if (currentId) list.current?.querySelector(`[data-line="${currentId}"]`)?.scrollIntoView({ block: 'nearest' });
+  }, [currentId, onShow]);
   useEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent) => {
       const typing = event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName);
@@ -220,6 +223,9 @@ export function Outline({
   );
 }
 
+/** The first clause is enough beside a line; the rest is in its name. */
+const reasonInShort = (reason: string) => (reason.charAt(0).toLowerCase() + reason.slice(1)).replace(/[.:].*$/s, '');
+
 function OutlineLine(props: {
   line: Line;
   siblings: number;
@@ -254,12 +260,12 @@ function OutlineLine(props: {
       onFocus={(event) => event.target === event.currentTarget && props.onFocus()}
       onKeyDown={props.onKeyDown}
       onPointerDown={props.onPointerDown}
-      className={`group relative flex min-h-11 touch-pan-y items-center gap-2.5 py-1 pr-3 outline-offset-[-2px] select-none ${props.canEdit ? 'cursor-grab' : ''} ${props.pointed ? 'bg-lamp-wash' : 'hover:bg-paper focus:bg-tide-wash'} ${props.dragged ? 'opacity-35' : ''}`}
+      className={`group relative flex min-h-8 touch-pan-y items-center gap-2 py-0.5 pr-3 outline-offset-[-2px] select-none ${props.canEdit ? 'cursor-grab' : ''} ${props.pointed ? 'bg-lamp-wash' : 'hover:bg-paper focus:bg-tide-wash'} ${props.dragged ? 'opacity-35' : ''}`}
       style={{ paddingLeft: 14 + (line.level - 1) * INDENT }}
     >
       {Array.from({ length: line.level - 1 }, (_, n) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: hairlines are the same for ever
-        <span key={n} aria-hidden="true" className="absolute inset-y-0 w-px bg-line" style={{ left: 22 + n * INDENT }} />
+        <span key={n} aria-hidden="true" className="absolute inset-y-0 w-px bg-line" style={{ left: 25 + n * INDENT }} />
       ))}
       {entry.place ? (
         <PlaceLantern entry={entry} disabled={!props.canEdit} open={props.lighting} onOpen={props.onLighting} />
@@ -268,20 +274,20 @@ function OutlineLine(props: {
           {entry.target.kind === 'heading' ? '¶' : '↗'}
         </span>
       )}
-      <div className="min-w-0 flex-1">
+      <div className={`flex min-w-0 flex-1 items-baseline gap-2 ${editing ? 'flex-col items-stretch gap-0' : ''}`}>
         {editing ? (
           <LabelField entry={entry} onRename={props.onRename} onDone={props.onEdited} />
         ) : (
           // biome-ignore lint/a11y/useKeyWithClickEvents: F2 on the line does the same
           // biome-ignore lint/a11y/noStaticElementInteractions: the line is what takes the focus
           <span
-            className={`block truncate font-medium ${props.canEdit ? 'cursor-text' : ''} ${quiet ? 'text-soft' : ''} ${entry.enabled ? '' : 'line-through'}`}
+            className={`truncate font-medium ${props.canEdit ? 'cursor-text' : ''} ${quiet ? 'text-soft' : ''} ${entry.enabled ? '' : 'line-through'}`}
             onClick={props.onEdit}
           >
             {entry.label}
           </span>
         )}
-        <span className="block truncate text-sm text-soft">
+        <span className="min-w-0 shrink-[3] truncate text-sm text-soft">
           {entry.place ? (
             <>
               {entry.place.kindWords} · <span className="font-mono text-[11.5px]">{entry.place.address}</span>
@@ -296,9 +302,9 @@ function OutlineLine(props: {
       <span className="flex shrink-0 flex-wrap justify-end gap-x-2 text-sm text-dusk">
         {!entry.enabled && <span>off</span>}
         {entry.enabled && entry.leftOut && (
-          <span className="max-w-44 text-right text-[11.5px] leading-[14px]">
+          <span className="max-w-56 truncate">
             {entry.asHeading ? 'Only a heading: ' : 'Not shown: '}
-            {entry.leftOut.charAt(0).toLowerCase() + entry.leftOut.slice(1)}
+            {reasonInShort(entry.leftOut)}
           </span>
         )}
         {entry.audience !== 'everyone' && <span>{entry.audience} only</span>}
@@ -350,7 +356,7 @@ function LabelField({ entry, onRename, onDone }: { entry: Entry; onRename: (labe
         }}
       />
       {problem && (
-        <span id={`label-problem-${entry.id}`} role="alert" className="block text-sm text-brick">
+        <span ref={(shown) => shown?.scrollIntoView({ block: 'nearest' })} id={`label-problem-${entry.id}`} role="alert" className="block text-sm text-brick">
           {problem}
         </span>
       )}

@@ -58,11 +58,11 @@ export function ShopBeside({
   const origin = preview.data ? new URL(preview.data.url).origin : null;
   // biome-ignore lint/correctness/useExhaustiveDependencies: `follows` is what this waits for
   useEffect(() => {
-    if (origin) shop.current?.contentWindow?.postMessage({ type: 'refresh' }, origin);
+    if (origin && arrived > 0) shop.current?.contentWindow?.postMessage({ type: 'refresh' }, origin);
   }, [follows, origin]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a page that arrives later is told, too
   useEffect(() => {
-    if (origin) shop.current?.contentWindow?.postMessage({ type: 'mark', entry: shown, open: true }, origin);
+    if (origin && arrived > 0) shop.current?.contentWindow?.postMessage({ type: 'mark', entry: shown, open: true }, origin);
   }, [shown, origin, arrived]);
 
   const scale = Math.min(1, room.width / widths[width]);

@@ -44,7 +44,7 @@ export function PlacesView() {
 
   return (
     <main className="flex min-h-full flex-col px-4 py-3">
-      <div className="flex flex-wrap items-end gap-x-4 gap-y-2 pb-3">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 pb-3">
         <h1 className="mr-2">Places</h1>
         <label className="w-64">
           <span className="sr-only">Search places</span>

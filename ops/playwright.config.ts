@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+/** Drives the running program with Debian's Chromium. One after the other: there is one shop, and its story goes on. */
+export default defineConfig({
+  testDir: '../tests/e2e',
+  outputDir: '../var/test/playwright',
+  fullyParallel: false,
+  workers: 1,
+  timeout: 40_000,
+  expect: { timeout: 8_000 },
+  reporter: [['list'], ['junit']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+        '--disable-quic',
+        '--no-first-run',
+      ],
+    },
+  },
+});
