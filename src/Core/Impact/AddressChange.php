@@ -42,7 +42,7 @@ final readonly class AddressChange
             $said[] = \sprintf('%d %s below come along.', $along, 1 === $along ? 'place' : 'places');
         }
         if ([] !== $menusThatFollow) {
-            $said[] = \sprintf('%s %s by itself.', self::enumerated($menusThatFollow), 1 === \count($menusThatFollow) ? 'follows' : 'follow');
+            $said[] = \sprintf('%s %s.', self::enumerated($menusThatFollow), 1 === \count($menusThatFollow) ? 'follows by itself' : 'follow by themselves');
         }
         $from = $this->moved[0]->from;
         if ([] !== $this->made) {

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Core\Address;
+
+use Lantern\Core\Address\Query;
+use PHPUnit\Framework\TestCase;
+
+final class QueryTest extends TestCase
+{
+    public function testTheVisitorsParametersSurviveAndTheTargetsOwnWin(): void
+    {
+        self::assertSame('sort=name&from=letter', Query::merge('sort=name', 'from=letter&sort=price'));
+        self::assertSame('a=1&a=2&b=3', Query::merge('a=1&a=2', 'a=9&b=3'));
+        self::assertSame('q=%2B', Query::merge('', 'q=%2B'));
+        self::assertSame('', Query::merge('', ''));
+        self::assertSame('so%72t=1', Query::merge('so%72t=1', 'sort=2'));
+    }
+
+    public function testIsNoPartOfTheAddress(): void
+    {
+        self::assertSame(['/a', 'b=1?2', 'c'], Query::split('/a?b=1?2#c'));
+        self::assertSame(['/a', '', ''], Query::split('/a'));
+        self::assertSame(['', 'q', ''], Query::split('?q'));
+    }
+}
