@@ -24,6 +24,10 @@ return static function (ContainerConfigurator $container): void {
         ]],
     ]);
 
+    if ('test' === $container->env()) {
+        $container->extension('framework', ['test' => true]);
+    }
+
     $connection = [
         'url' => '%env(resolve:DATABASE_URL)%',
         'server_version' => '15',

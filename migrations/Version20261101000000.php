@@ -174,7 +174,7 @@ final class Version20261101000000 extends AbstractMigration
         $this->addSql(<<<'SQL'
             CREATE TABLE journal.release (
                 id uuid PRIMARY KEY,
-                number integer GENERATED ALWAYS AS IDENTITY UNIQUE,
+                number integer NOT NULL UNIQUE,
                 released_at timestamptz(0) NOT NULL DEFAULT now(),
                 released_by text NOT NULL,
                 summary text NOT NULL

@@ -25,9 +25,10 @@ install_packages() {
   local missing=()
   command -v nginx >/dev/null || missing+=(nginx)
   [ -x "/usr/sbin/php-fpm$php_version" ] || missing+=("php$php_version-fpm")
-  local extension
+  local extension loaded
+  loaded=$(php -m 2>/dev/null || true)
   for extension in intl mbstring xml:dom pgsql:pdo_pgsql curl zip apcu; do
-    php -m 2>/dev/null | grep -qix "${extension#*:}" || missing+=("php$php_version-${extension%:*}")
+    grep -qix "${extension#*:}" <<<"$loaded" || missing+=("php$php_version-${extension%:*}")
   done
   command -v php >/dev/null || missing+=("php$php_version-cli")
   command -v composer >/dev/null || missing+=(composer)
@@ -71,7 +72,8 @@ install_libraries() {
   touch vendor/.autoloaded
   if newer_than node_modules/.installed package.json package-lock.json; then
     say 'Installing JavaScript libraries'
-    PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 quietly npm ci --no-audit --no-fund
+    # Not npm ci: it asks the lock file for builds for other machines, which a registry need not have.
+    PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 quietly npm install --no-save --no-audit --no-fund
     touch node_modules/.installed
   fi
 }
@@ -80,7 +82,7 @@ install_libraries() {
 build() {
   if newer_than "$LANTERN_VAR/cache/.built" src config templates migrations vendor/.installed; then
     say 'Preparing the application'
-    rm -rf "$LANTERN_VAR/cache/prod"
+    rm -rf "$LANTERN_VAR"/cache/*
     quietly php bin/console cache:warmup --no-interaction
     quietly php bin/warm-storefront
     touch "$LANTERN_VAR/cache/.built"

@@ -23,6 +23,7 @@ final readonly class MenuEditor
 {
     public function __construct(
         private EntityManagerInterface $entities,
+        private UnitOfWork $work,
         private Copies $copies,
         private ClockInterface $clock,
     ) {
@@ -35,7 +36,7 @@ final readonly class MenuEditor
      */
     public function move(string $menuId, int $version, Move $move, Person $by): MenuRecord
     {
-        return $this->entities->wrapInTransaction(function () use ($menuId, $version, $move, $by): MenuRecord {
+        return $this->work->run(function () use ($menuId, $version, $move, $by): MenuRecord {
             $menu = $this->locked($menuId, $version);
             $inverse = $this->apply($menu, $move, $by);
             $this->entities->createQuery('DELETE '.MenuStep::class.' s WHERE s.menuId = :menu AND s.personId = :person AND s.undone = true')
@@ -69,7 +70,7 @@ final readonly class MenuEditor
 
     private function again(string $menuId, int $version, Person $by, bool $undone, string $order): MenuRecord
     {
-        return $this->entities->wrapInTransaction(function () use ($menuId, $version, $by, $undone, $order): MenuRecord {
+        return $this->work->run(function () use ($menuId, $version, $by, $undone, $order): MenuRecord {
             $menu = $this->locked($menuId, $version);
             $step = $this->entities->getRepository(MenuStep::class)->findOneBy(['menuId' => $menuId, 'personId' => $by->id, 'undone' => $undone], ['id' => $order]);
             if (null === $step) {

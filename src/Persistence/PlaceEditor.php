@@ -28,6 +28,7 @@ final readonly class PlaceEditor
 {
     public function __construct(
         private EntityManagerInterface $entities,
+        private UnitOfWork $work,
         private Copies $copies,
         private ClockInterface $clock,
     ) {
@@ -40,7 +41,7 @@ final readonly class PlaceEditor
      */
     public function rewrite(string $placeId, int $version, Person $by, ?string $title = null, ?Light $light = null): void
     {
-        $this->entities->wrapInTransaction(function () use ($placeId, $version, $by, $title, $light): void {
+        $this->work->run(function () use ($placeId, $version, $by, $title, $light): void {
             $place = $this->locked($placeId, $version);
             if (null !== $title) {
                 $place->title = self::title($title);
@@ -80,7 +81,7 @@ final readonly class PlaceEditor
     /** @throws Refused|Stale|NotThere */
     public function changeAddress(string $placeId, int $version, Address $to, bool $carryBelow, Person $by): AddressChange
     {
-        return $this->entities->wrapInTransaction(function () use ($placeId, $version, $to, $carryBelow, $by): AddressChange {
+        return $this->work->run(function () use ($placeId, $version, $to, $carryBelow, $by): AddressChange {
             $place = $this->locked($placeId, $version);
             if ($to->path === $place->address) {
                 return new AddressChange([new Readdressed($place->id, $place->title, $to, $to)], [], [], [], []);

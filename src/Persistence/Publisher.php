@@ -182,7 +182,7 @@ final readonly class Publisher
     private function record(array $rows, string $summary, string $by): int
     {
         $id = (new UuidV7())->toRfc4122();
-        $number = $this->connection->fetchOne('INSERT INTO journal.release (id, released_at, released_by, summary) VALUES (?, ?, ?, ?) RETURNING number', [$id, $this->clock->now()->format(\DATE_ATOM), $by, $summary]);
+        $number = $this->connection->fetchOne('INSERT INTO journal.release (id, number, released_at, released_by, summary) SELECT ?, COALESCE(max(number), 0) + 1, ?, ?, ? FROM journal.release RETURNING number', [$id, $this->clock->now()->format(\DATE_ATOM), $by, $summary]);
         $this->connection->executeStatement(
             'INSERT INTO journal.release_row (release_id, table_name, row_id, before, after) SELECT ?, r.table_name, r.row_id, r.before, r.after FROM jsonb_to_recordset(CAST(? AS jsonb)) AS r(table_name text, row_id text, before jsonb, after jsonb)',
             [$id, json_encode(array_map(static fn (RowChange $row): array => ['table_name' => $row->table, 'row_id' => $row->id, 'before' => $row->before, 'after' => $row->after], $rows), \JSON_THROW_ON_ERROR)],

@@ -28,7 +28,7 @@ class PlaceRecord
     #[ORM\Column]
     public int $position = 0;
 
-    #[ORM\Column(type: Types::TEXT)]
+    #[ORM\Column(type: Types::TEXT, enumType: Light::class)]
     public Light $light = Light::Open;
 
     #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE, nullable: true)]
@@ -37,10 +37,10 @@ class PlaceRecord
     #[ORM\Column(type: Types::DATETIMETZ_IMMUTABLE, nullable: true)]
     public ?\DateTimeImmutable $closesOn = null;
 
-    #[ORM\Column(type: Types::TEXT)]
+    #[ORM\Column(type: Types::TEXT, enumType: Audience::class)]
     public Audience $audience = Audience::Everyone;
 
-    #[ORM\Column(type: Types::TEXT)]
+    #[ORM\Column(type: Types::TEXT, enumType: ClosedAnswer::class)]
     public ClosedAnswer $closedAnswer = ClosedAnswer::NotFound;
 
     #[ORM\Column(type: Types::GUID, nullable: true)]
@@ -80,7 +80,7 @@ class PlaceRecord
         #[ORM\Id]
         #[ORM\Column(type: Types::GUID)]
         public readonly string $id,
-        #[ORM\Column(type: Types::TEXT)]
+        #[ORM\Column(type: Types::TEXT, enumType: PlaceKind::class)]
         public readonly PlaceKind $kind,
         #[ORM\Column(type: Types::TEXT)]
         public string $title,

@@ -43,7 +43,7 @@ class RedirectRecord
         public string $source,
         #[ORM\Column]
         public bool $isPrefix,
-        #[ORM\Column]
+        #[ORM\Column(type: Types::INTEGER, enumType: RedirectStatus::class)]
         public RedirectStatus $status,
         #[ORM\Column(type: Types::TEXT)]
         public string $origin = 'person',

@@ -1,0 +1,161 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Persistence;
+
+use Lantern\Core\Menu\Direction;
+use Lantern\Core\Menu\Entry;
+use Lantern\Core\Menu\Heading;
+use Lantern\Core\Menu\Insert;
+use Lantern\Core\Menu\Lift;
+use Lantern\Core\Menu\Move;
+use Lantern\Core\Menu\PlaceTarget;
+use Lantern\Core\Menu\Position;
+use Lantern\Core\Menu\Remove;
+use Lantern\Core\Menu\Rewrite;
+use Lantern\Core\Menu\Shift;
+use Lantern\Core\Menu\Together;
+use Lantern\Core\Menu\Tree;
+use Lantern\Core\Place\Audience;
+use Lantern\Core\Place\Opening;
+use Lantern\Core\Refused;
+use Lantern\Demo\DemoId;
+use Lantern\Persistence\Copies;
+use Lantern\Persistence\Fields;
+use Lantern\Persistence\MenuEditor;
+use Lantern\Persistence\MoveCodec;
+use Lantern\Persistence\NotThere;
+use Lantern\Persistence\Stale;
+use Lantern\Tests\ShopTestCase;
+use Symfony\Component\Uid\UuidV7;
+
+final class MenuEditorTest extends ShopTestCase
+{
+    public function testWhatIsStoredIsWhatTheMoveMakes(): void
+    {
+        $before = $this->tree();
+        foreach ($this->moves($before) as $move) {
+            $expected = $move->apply($this->tree());
+            $this->make($move);
+            self::assertEquals($expected, $this->tree(), $move::class);
+        }
+        while ($this->editor()->canStep($this->menuId(), $this->person())['undo']) {
+            $this->editor()->undo($this->menuId(), $this->version(), $this->person());
+        }
+        self::assertEquals($before, $this->tree(), 'undone to the beginning');
+        while ($this->editor()->canStep($this->menuId(), $this->person())['redo']) {
+            $this->editor()->redo($this->menuId(), $this->version(), $this->person());
+        }
+        self::assertEquals($expected ?? null, $this->tree(), 'and made again to the end');
+    }
+
+    public function testANewStepForgetsWhatWasUndone(): void
+    {
+        $this->make($this->moves($this->tree())[0]);
+        $this->editor()->undo($this->menuId(), $this->version(), $this->person());
+        $this->make(new Insert($this->heading('Other'), new Position(null, 0)));
+        self::assertSame(['undo' => true, 'redo' => false], $this->editor()->canStep($this->menuId(), $this->person()));
+        self::assertSame(['undo' => false, 'redo' => false], $this->editor()->canStep($this->menuId(), $this->person('owner')), 'each person has steps of their own');
+    }
+
+    public function testAStaleMoveIsNotMade(): void
+    {
+        $version = $this->version();
+        $this->make(new Insert($this->heading('First'), new Position(null, 0)));
+        $tree = $this->tree();
+        try {
+            $this->editor()->move($this->menuId(), $version, new Insert($this->heading('Second'), new Position(null, 0)), $this->person('owner'));
+            self::fail('It was made.');
+        } catch (Stale $stale) {
+            self::assertSame($version + 1, $stale->currentVersion);
+        }
+        self::assertEquals($tree, $this->tree());
+    }
+
+    public function testARefusedMoveLeavesNoTrace(): void
+    {
+        $before = [$this->tree(), $this->version(), $this->editor()->canStep($this->menuId(), $this->person())];
+        $unknown = new Entry((new UuidV7())->toRfc4122(), new PlaceTarget((new UuidV7())->toRfc4122()));
+        foreach ([new Remove('nothing'), new Insert($unknown, new Position(null, 0)), new Together([new Insert($this->heading('Half'), new Position(null, 0)), new Shift('nothing', Direction::Up)])] as $move) {
+            try {
+                $this->make($move);
+                self::fail('It was made.');
+            } catch (Refused) {
+                self::assertEquals($before, [$this->tree(), $this->version(), $this->editor()->canStep($this->menuId(), $this->person())]);
+            }
+        }
+    }
+
+    public function testUndoingNothingIsRefused(): void
+    {
+        $this->expectException(Refused::class);
+        $this->editor()->undo($this->menuId(), $this->version(), $this->person());
+    }
+
+    public function testAMenuThatIsNotThere(): void
+    {
+        $this->expectException(NotThere::class);
+        $this->editor()->move((new UuidV7())->toRfc4122(), 1, new Remove('x'), $this->person());
+    }
+
+    public function testOnlyWhatDiffersIsWritten(): void
+    {
+        $this->workbench()->executeStatement('DELETE FROM journal.touched');
+        $this->make(new Insert($this->heading('Last'), new Position(null, 99)));
+        self::assertSame('1', $this->value("SELECT count(*) FROM journal.touched WHERE table_name = 'entry'"));
+    }
+
+    public function testMovesAreReadBackAsTheyWereWritten(): void
+    {
+        foreach ($this->moves($this->tree()) as $move) {
+            self::assertEquals($move, MoveCodec::decode(Fields::of(json_decode(json_encode(MoveCodec::encode($move), \JSON_THROW_ON_ERROR), true))));
+        }
+    }
+
+    /** @return list<Move> */
+    private function moves(Tree $tree): array
+    {
+        [$papers, $boards] = $tree->entries;
+        $rich = new Entry((new UuidV7())->toRfc4122(), new PlaceTarget(DemoId::of('collections/reduced'), 'top'), 'Bargains', [$this->heading('Below')], false, Audience::Customers, new Opening(new \DateTimeImmutable('2026-12-01T00:00:00+00:00'), new \DateTimeImmutable('2026-12-24T00:00:00+00:00')), false, 'Ask Imke');
+
+        return [
+            new Insert($rich, new Position(null, 1)),
+            new Together([new Shift($rich->id, Direction::Down), new Shift($rich->id, Direction::Down)]),
+            new Rewrite(new Entry($papers->id, $papers->target, 'All papers')),
+            new Shift($boards->id, Direction::Up),
+            new Lift($papers->id),
+            new Remove($boards->id),
+        ];
+    }
+
+    private function heading(string $label): Entry
+    {
+        return new Entry((new UuidV7())->toRfc4122(), new Heading(), $label);
+    }
+
+    private function make(Move $move): void
+    {
+        $this->editor()->move($this->menuId(), $this->version(), $move, $this->person());
+    }
+
+    private function tree(): Tree
+    {
+        return $this->service(Copies::class)->workbench->menus->tree($this->menuId());
+    }
+
+    private function version(): int
+    {
+        return (int) $this->value('SELECT version FROM menu WHERE id = ?', $this->menuId());
+    }
+
+    private function menuId(): string
+    {
+        return DemoId::of('menus/header');
+    }
+
+    private function editor(): MenuEditor
+    {
+        return $this->service(MenuEditor::class);
+    }
+}

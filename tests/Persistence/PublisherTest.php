@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Persistence;
+
+use Lantern\Core\Refused;
+use Lantern\Core\Release\WaitingChange;
+use Lantern\Demo\DemoId;
+use Lantern\Persistence\Publisher;
+use Lantern\Tests\ShopTestCase;
+use Symfony\Component\Process\Process;
+
+final class PublisherTest extends ShopTestCase
+{
+    public function testAfterPublishingBothCopiesAreTheSame(): void
+    {
+        foreach (['place', 'words', 'pick', 'menu', 'entry', 'bay', 'redirect', 'setting'] as $table) {
+            self::assertSame('0', $this->value("SELECT count(*) FROM (SELECT * FROM workbench.$table EXCEPT SELECT * FROM live.$table) d"), $table);
+            self::assertNotSame('0', $this->value("SELECT count(*) FROM live.$table"), $table);
+        }
+        self::assertSame([], $this->publisher()->waiting());
+        self::assertNull($this->publisher()->publish('Joss'), 'nothing waits, so nothing is released');
+    }
+
+    public function testWhatIsPutBackByHandDoesNotWait(): void
+    {
+        $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets', version = version + 1 WHERE address = '/papers'");
+        self::assertSame(['Sheets'], $this->waitingNames());
+        $this->workbench()->executeStatement("UPDATE place SET title = 'Papers', version = version + 1, changed_by = 'Joss' WHERE address = '/papers'");
+        self::assertSame([], $this->waitingNames());
+    }
+
+    public function testPublishesEverythingInOneReleaseWithBeforeAndAfter(): void
+    {
+        $papers = DemoId::of('categories/papers');
+        $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets' WHERE id = ?", [$papers]);
+        $this->workbench()->executeStatement('DELETE FROM redirect WHERE source = ?', ['/sale']);
+        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, position, label, target_kind) VALUES (?, ?, 9, 'Late', 'heading')", [DemoId::of('late'), DemoId::of('menus/header')]);
+        self::assertSame(['Header', 'Sheets', '/sale'], $this->waitingNames());
+        self::assertSame(2, $this->publisher()->publish('Joss Tamblyn'));
+        self::assertSame([], $this->waitingNames());
+        self::assertSame('Sheets', $this->value('SELECT title FROM live.place WHERE id = ?', $papers));
+        self::assertSame('0', $this->value("SELECT count(*) FROM live.redirect WHERE source = '/sale'"));
+        self::assertSame('1', $this->value("SELECT count(*) FROM live.entry WHERE label = 'Late'"));
+        self::assertSame('Papers → Sheets', $this->value("SELECT (before->>'title') || ' → ' || (after->>'title') FROM journal.release_row WHERE row_id = ? AND release_id = (SELECT id FROM journal.release WHERE number = 2)", $papers));
+        self::assertSame('Header · Sheets · 1 redirect', $this->publisher()->releases()[0]['summary']);
+        self::assertCount(3, $this->publisher()->release(2) ?? []);
+        self::assertNull($this->publisher()->release(99));
+    }
+
+    public function testTwoPlacesMaySwapAddressesInOneStep(): void
+    {
+        $this->workbench()->transactional(function (): void {
+            $this->workbench()->executeStatement('SET CONSTRAINTS ALL DEFERRED');
+            $this->workbench()->executeStatement("UPDATE place SET address = CASE address WHEN '/papers/block' THEN '/papers/paste' ELSE '/papers/block' END WHERE address IN ('/papers/block', '/papers/paste')");
+        });
+        self::assertSame(2, $this->publisher()->publish('Joss'));
+        self::assertSame('Paste papers', $this->value("SELECT title FROM live.place WHERE address = '/papers/block'"));
+    }
+
+    public function testAnEntryWhosePlaceIsNoMoreIsNotPublished(): void
+    {
+        $this->workbench()->executeStatement('DELETE FROM place WHERE id = ?', [DemoId::of('categories/combed')]);
+        try {
+            $this->publisher()->publish('Joss');
+            self::fail('It was published.');
+        } catch (Refused $refused) {
+            self::assertStringContainsString('in “Header” leads to a place that is no longer there', $refused->getMessage());
+        }
+        self::assertSame('1', $this->value('SELECT count(*) FROM live.place WHERE id = ?', DemoId::of('categories/combed')));
+        self::assertSame('1', $this->value('SELECT count(*) FROM journal.release'));
+    }
+
+    public function testAProcessThatIsKilledInTheMiddleLeavesEverythingAsItWas(): void
+    {
+        $publishing = $this->publishSlowly();
+        $publishing->signal(\SIGKILL);
+        $publishing->wait();
+        $this->assertNothingOrEverything(published: false);
+        $this->server('lantern_test')->exec('DROP TRIGGER slowly ON live.redirect');
+        self::assertSame(2, $this->publisher()->publish('Joss'), 'what waited still waits, and can be published');
+        $this->assertNothingOrEverything(published: true);
+    }
+
+    public function testADatabaseServerThatIsStoppedInTheMiddleLeavesEverythingAsItWas(): void
+    {
+        $publishing = $this->publishSlowly();
+        $this->server()->exec("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'lantern_test' AND query LIKE 'INSERT INTO live.redirect%'");
+        $publishing->wait();
+        self::assertNotSame(0, $publishing->getExitCode());
+        $this->assertNothingOrEverything(published: false);
+    }
+
+    /** Two edits at both ends of the order in which tables are carried over, and a publish that stops for long before the last. */
+    private function publishSlowly(): Process
+    {
+        $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets' WHERE address = '/papers'");
+        $this->workbench()->executeStatement("UPDATE redirect SET note = 'changed' WHERE source = '/sale'");
+        $server = $this->server('lantern_test');
+        $server->exec("CREATE FUNCTION slowly() RETURNS trigger LANGUAGE plpgsql AS 'BEGIN PERFORM pg_sleep(3); RETURN NEW; END'");
+        $server->exec('CREATE TRIGGER slowly BEFORE INSERT OR UPDATE ON live.redirect FOR EACH ROW EXECUTE FUNCTION slowly()');
+        $publishing = new Process([\PHP_BINARY, __DIR__.'/publish.php']);
+        $publishing->start(null, ['DATABASE_URL' => $_SERVER['DATABASE_URL']]);
+        for ($try = 0; $try < 100; ++$try) {
+            $busy = $server->query("SELECT count(*) FROM pg_stat_activity WHERE datname = 'lantern_test' AND wait_event = 'PgSleep'");
+            if (false !== $busy && 1 === (int) $busy->fetchColumn()) {
+                return $publishing;
+            }
+            usleep(100_000);
+        }
+        self::fail('The publish never came to the last table. '.$publishing->getOutput().$publishing->getErrorOutput());
+    }
+
+    private function assertNothingOrEverything(bool $published): void
+    {
+        self::assertSame($published ? 'Sheets' : 'Papers', $this->value("SELECT title FROM live.place WHERE address = '/papers'"));
+        self::assertSame($published ? 'changed' : '', $this->value("SELECT note FROM live.redirect WHERE source = '/sale'"));
+        self::assertSame($published ? '2' : '1', $this->value('SELECT count(*) FROM journal.release'));
+        self::assertCount($published ? 0 : 2, $this->publisher()->waiting());
+    }
+
+    private function publisher(): Publisher
+    {
+        return $this->service(Publisher::class);
+    }
+
+    /** @return list<string> */
+    private function waitingNames(): array
+    {
+        return array_map(static fn (WaitingChange $change): string => $change->name, $this->publisher()->waiting());
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Kernel;
+use Lantern\Persistence\Journal\Person;
+use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
+use Symfony\Component\HttpKernel\KernelInterface;
+
+/** A test with the demo shop in a database of its own, copied anew for each test. */
+abstract class ShopTestCase extends KernelTestCase
+{
+    private static string $template = '';
+
+    public static function setUpBeforeClass(): void
+    {
+        if ('' === self::$template) {
+            $url = $_SERVER['DATABASE_URL'] ?? '';
+            self::$template = \is_string($url) && '' !== $url ? $url : throw new \LogicException('These tests need the database that bin/test starts.');
+            $_SERVER['DATABASE_URL'] = $_ENV['DATABASE_URL'] = self::$template.'_test';
+        }
+    }
+
+    protected function setUp(): void
+    {
+        $server = $this->server();
+        $server->exec('DROP DATABASE IF EXISTS lantern_test WITH (FORCE)');
+        $server->exec('CREATE DATABASE lantern_test TEMPLATE lantern');
+        self::bootKernel();
+    }
+
+    protected static function createKernel(array $options = []): KernelInterface
+    {
+        return new Kernel('test', false, 'admin');
+    }
+
+    /** A connection of its own to the server, past the program. */
+    protected function server(string $database = 'postgres'): \PDO
+    {
+        $url = parse_url(self::$template);
+
+        return new \PDO(\sprintf('pgsql:host=%s;port=%d;dbname=%s', $url['host'] ?? '', $url['port'] ?? 0, $database), $url['user'] ?? '', $url['pass'] ?? '', [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+    }
+
+    protected function workbench(): Connection
+    {
+        $connection = self::getContainer()->get('doctrine.dbal.workbench_connection');
+        self::assertInstanceOf(Connection::class, $connection);
+
+        return $connection;
+    }
+
+    /**
+     * @template T of object
+     *
+     * @param class-string<T> $class
+     *
+     * @return T
+     */
+    protected function service(string $class): object
+    {
+        $service = self::getContainer()->get($class);
+        self::assertInstanceOf($class, $service);
+
+        return $service;
+    }
+
+    protected function person(string $role = 'editor'): Person
+    {
+        $entities = $this->service(\Doctrine\ORM\EntityManagerInterface::class);
+
+        return $entities->getRepository(Person::class)->findOneBy(['role' => $role]) ?? throw new \LogicException("Nobody is $role.");
+    }
+
+    /** One value of the database. */
+    protected function value(string $sql, mixed ...$parameters): string
+    {
+        $value = $this->workbench()->fetchOne($sql, array_values($parameters));
+
+        return \is_scalar($value) ? (string) $value : '';
+    }
+}
