@@ -14,14 +14,7 @@ export default defineConfig({
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-        '--disable-quic',
-        '--no-first-run',
-      ],
+      args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'],
     },
   },
 });
