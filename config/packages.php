@@ -28,11 +28,15 @@ return static function (ContainerConfigurator $container): void {
         $container->extension('framework', ['test' => true]);
     }
 
-    $connection = [
+    // Connections are kept from one request to the next, since letting one in costs more than a page. The
+    // name is part of what tells them apart: each of the two sees one copy only.
+    $connection = static fn (string $copy): array => [
         'url' => '%env(resolve:DATABASE_URL)%',
         'server_version' => '15',
         'use_savepoints' => true,
         'profiling_collect_backtrace' => false,
+        'application_name' => "lantern-$copy",
+        'options' => 'test' === $container->env() ? [] : [\PDO::ATTR_PERSISTENT => true],
     ];
     $mapping = static fn (string $name): array => [
         'type' => 'attribute',
@@ -43,7 +47,7 @@ return static function (ContainerConfigurator $container): void {
     $container->extension('doctrine', [
         'dbal' => [
             'default_connection' => 'workbench',
-            'connections' => ['workbench' => $connection, 'live' => $connection],
+            'connections' => ['workbench' => $connection('workbench'), 'live' => $connection('live')],
         ],
         'orm' => [
             'default_entity_manager' => 'workbench',

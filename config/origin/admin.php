@@ -26,7 +26,7 @@ return static function (ContainerConfigurator $container): void {
         'property_info' => ['enabled' => true, 'with_constructor_extractor' => true],
     ]);
     $container->extension('security', [
-        'password_hashers' => [Account::class => ['algorithm' => 'auto']],
+        'password_hashers' => [Account::class => ['algorithm' => 'auto', 'cost' => 12]],
         'providers' => ['people' => ['id' => SignedInPeople::class]],
         'role_hierarchy' => ['ROLE_OWNER' => ['ROLE_EDITOR'], 'ROLE_EDITOR' => ['ROLE_VIEWER']],
         'firewalls' => [
@@ -66,5 +66,5 @@ return static function (ContainerConfigurator $container): void {
     foreach (['Admin', 'Console', 'Demo'] as $layer) {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }
-    $services->set(PdoSessionHandler::class)->args(['%env(resolve:DATABASE_URL)%', ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE]]);
+    $services->set(PdoSessionHandler::class)->args(['%env(resolve:DATABASE_URL)%', ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE, 'db_connection_options' => [\PDO::ATTR_PERSISTENT => true]]]);
 };

@@ -43,7 +43,7 @@ test('it works with no script', async ({ browser }) => {
   const phone = await narrow.newPage();
   await phone.goto(storefront);
   await phone.getByText('Menu', { exact: true }).click();
-  await phone.getByText('Tools', { exact: true }).first().click();
+  await phone.getByRole('navigation', { name: 'Shop, on a phone' }).getByText('Tools', { exact: true }).first().click();
   await phone.getByRole('link', { name: 'All of Tools' }).click();
   await expect(phone.getByRole('heading', { level: 1 })).toHaveText('Tools');
 });

@@ -7,6 +7,7 @@ const keys = async (page: Page, ...pressed: string[]) => {
 };
 
 test('the same work by keyboard alone', async ({ page }) => {
+  test.setTimeout(90_000);
   await signIn(page);
   await expect(line(page, 'Papers')).toBeVisible();
 

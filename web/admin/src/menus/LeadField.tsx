@@ -1,6 +1,6 @@
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type RefObject, useState } from 'react';
-import { api, ask, type PlaceBrief, type TargetInput } from '../api/client';
+import { api, ask, type PlaceBrief, type PlaceRow, type TargetInput } from '../api/client';
 import { Lantern } from '../parts/Lantern';
 import { useSession } from '../shell/queries';
 
@@ -30,6 +30,13 @@ export function leadsFromWords(words: string): Option[] {
   return [...options, { key: 'heading', lead: { target: { kind: 'heading' }, label: typed, name: typed }, says: 'a heading that leads nowhere' }];
 }
 
+const leadToPlace = ({ place, menus }: PlaceRow): Option => ({
+  key: place.id,
+  place,
+  lead: { target: { kind: 'place', placeId: place.id }, label: null, name: place.title },
+  says: `${place.kindWords} · ${place.address}${menus.length === 0 ? ' · in no menu yet' : ''}`,
+});
+
 /** The one field that finds any place by a few letters. Several picked go in together. */
 export function LeadField({
   field,
@@ -53,27 +60,21 @@ export function LeadField({
   const shop = session.data?.storefrontUrl ?? '';
   // An address of this shop stands for its place.
   const asked = shop && words.trim().startsWith(shop) ? words.trim().slice(shop.length) || '/' : words.trim();
-  const places = useQuery({
-    queryKey: ['places', 'find', asked],
-    queryFn: () => ask(api.GET('/api/places/find', { params: { query: { q: asked } } })),
-    enabled: open,
-    placeholderData: keepPreviousData,
-  });
-  const options: Option[] = [
-    ...(places.data?.rows ?? []).map(({ place, menus }) => ({
-      key: place.id,
-      place,
-      lead: { target: { kind: 'place' as const, placeId: place.id }, label: null, name: place.title },
-      says: `${place.kindWords} · ${place.address}${menus.length === 0 ? ' · in no menu yet' : ''}`,
-    })),
-    ...(asked === words.trim() ? leadsFromWords(words) : []),
-  ];
+  const queries = useQueryClient();
+  const search = queryOptions({ queryKey: ['places', 'find', asked], queryFn: () => ask(api.GET('/api/places/find', { params: { query: { q: asked } } })) });
+  const places = useQuery({ ...search, enabled: open, placeholderData: keepPreviousData });
+  const optionsOf = (rows: PlaceRow[]): Option[] => [...rows.map(leadToPlace), ...(asked === words.trim() ? leadsFromWords(words) : [])];
+  const options = optionsOf(places.data?.rows ?? []);
   const at = active === -1 && words.trim() !== '' ? 0 : active;
   const isPicked = (option: Option) => picked.some(({ key }) => key === option.key);
   const toggle = (option: Option) => setPicked((all) => (isPicked(option) ? all.filter(({ key }) => key !== option.key) : [...all, option]));
 
+  // Who types faster than the answer comes means what the words find, not what still stands there.
+  const foundNow = async () => optionsOf((await queries.fetchQuery({ ...search, staleTime: 2000 })).rows);
+
   const add = async (inside: boolean, only?: Option) => {
-    const chosen = only ? [only] : picked.length > 0 ? picked : options[at] ? [options[at]] : [];
+    const found = only || picked.length > 0 ? [] : await foundNow();
+    const chosen = only ? [only] : picked.length > 0 ? picked : found[at] ? [found[at]] : [];
     if (chosen.length === 0) return;
     if (
       await onAdd(
@@ -140,7 +141,7 @@ export function LeadField({
             );
           } else if (event.key === ' ' && active >= 0 && options[active]) {
             event.preventDefault();
-            toggle(options[active]);
+            void foundNow().then((found) => found[active] && toggle(found[active]));
           } else if (event.key === 'Enter') {
             event.preventDefault();
             void add(event.shiftKey);
@@ -151,6 +152,18 @@ export function LeadField({
           }
         }}
       />
+      {picked.length > 0 && (
+        <p className="mt-2 flex flex-wrap gap-2">
+          <button type="button" className="button button--tide" onPointerDown={(event) => event.preventDefault()} onClick={() => void add(false)}>
+            {current ? `Add ${picked.length} below “${current}”` : `Add ${picked.length} to the menu`}
+          </button>
+          {current && (
+            <button type="button" className="button" onPointerDown={(event) => event.preventDefault()} onClick={() => void add(true)}>
+              Inside “{current}”
+            </button>
+          )}
+        </p>
+      )}
       <p id="lead-hint" className="mt-2 text-sm text-soft">
         {current ? (
           <>
@@ -167,7 +180,7 @@ export function LeadField({
           role="listbox"
           aria-label="Places found"
           aria-multiselectable="true"
-          className="absolute right-4 bottom-full left-4 z-10 max-h-80 overflow-auto rounded-md border border-line bg-sheet py-1 shadow-xl"
+          className="absolute right-4 bottom-full left-4 z-10 max-h-64 overflow-auto rounded-md border border-line bg-sheet py-1 shadow-xl"
         >
           {options.map((option, index) => (
             // biome-ignore lint/a11y/useKeyWithClickEvents: the field takes the keys
@@ -182,7 +195,16 @@ export function LeadField({
               onClick={(event) => (event.ctrlKey || event.metaKey ? toggle(option) : void add(event.shiftKey, picked.length === 0 ? option : undefined))}
               className={`flex cursor-pointer items-center gap-2 px-3 py-1.5 ${index === at ? 'bg-tide-wash' : ''}`}
             >
-              <span className="w-4 text-tide" aria-hidden="true">
+              {/* biome-ignore lint/a11y/useKeyWithClickEvents: Space in the field picks */}
+              {/* biome-ignore lint/a11y/noStaticElementInteractions: Space in the field picks */}
+              <span
+                title="Pick it, and more"
+                className={`grid size-6 shrink-0 place-items-center rounded border text-sm ${isPicked(option) ? 'border-tide bg-tide text-sheet' : 'border-line hover:border-tide'}`}
+                onClick={(event) => {
+                  event.stopPropagation();
+                  toggle(option);
+                }}
+              >
                 {isPicked(option) ? '✓' : ''}
               </span>
               {option.place ? (

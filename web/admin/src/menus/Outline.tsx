@@ -319,16 +319,23 @@ function LabelField({ entry, onRename, onDone }: { entry: Entry; onRename: (labe
   const [words, setWords] = useState(entry.label);
   const [problem, setProblem] = useState<string | null>(null);
   const kept = useRef(entry.label);
+  const theirs = entry.label === kept.current ? null : entry.label;
   const keep = useCallback(
-    async (typed: string) => {
+    async (typed: string, knowing = false) => {
       if (typed.trim() === kept.current) return true;
+      if (theirs !== null && !knowing) {
+        setProblem(`Somebody called this “${theirs}” in the meantime. Enter uses your words all the same, Escape leaves theirs.`);
+        return false;
+      }
+      const before = kept.current;
+      kept.current = typed.trim();
       // Empty means: follow the title of the place again.
       const answer = await onRename(typed.trim() === '' && entry.place ? null : typed.trim());
       setProblem(answer?.message ?? null);
-      if (!answer) kept.current = typed.trim();
+      if (answer) kept.current = before;
       return answer === null;
     },
-    [onRename, entry.place],
+    [onRename, entry.place, theirs],
   );
   useEffect(() => {
     const waiting = setTimeout(() => void keep(words), 400);
@@ -351,7 +358,7 @@ function LabelField({ entry, onRename, onDone }: { entry: Entry; onRename: (labe
         onBlur={() => void keep(words).then((fine) => fine && onDone(false))}
         onKeyDown={(event) => {
           event.stopPropagation();
-          if (event.key === 'Enter') void keep(words).then((fine) => fine && onDone(true));
+          if (event.key === 'Enter') void keep(words, problem !== null).then((fine) => fine && onDone(true));
           if (event.key === 'Escape') onDone(true);
         }}
       />
@@ -392,7 +399,12 @@ function PlaceLantern({ entry, disabled, open, onOpen }: { entry: Entry; disable
         <Lantern light={place.light} size={20} />
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content align="start" sideOffset={6} className="z-30 w-80 rounded-md border border-line bg-sheet p-3 shadow-xl">
+        <Popover.Content
+          aria-label={`Light of ${place.title}`}
+          align="start"
+          sideOffset={6}
+          className="z-30 w-80 rounded-md border border-line bg-sheet p-3 shadow-xl"
+        >
           <LightChoice place={place} disabled={disabled} onChoose={(light) => void choose(light)} />
           <p className="mt-2 border-t border-line pt-2 text-sm">
             <Link to={`/places/${place.id}`}>Open the sheet of {place.title}</Link>
