@@ -36,7 +36,7 @@ return static function (ContainerConfigurator $container): void {
         'use_savepoints' => true,
         'profiling_collect_backtrace' => false,
         'application_name' => "lantern-$copy",
-        'options' => 'test' === $container->env() ? [] : [\PDO::ATTR_PERSISTENT => true],
+        'options' => 'test' === $container->env() ? [] : [PDO::ATTR_PERSISTENT => true],
     ];
     $mapping = static fn (string $name): array => [
         'type' => 'attribute',

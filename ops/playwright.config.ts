@@ -11,7 +11,7 @@ export default defineConfig({
   reporter: [['list'], ['junit']],
   use: {
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'],

@@ -32,6 +32,7 @@ abstract class ShopTestCase extends KernelTestCase
         self::bootKernel();
     }
 
+    /** @param array<mixed> $options */
     protected static function createKernel(array $options = []): KernelInterface
     {
         return new Kernel('test', false, 'admin');

@@ -11,7 +11,8 @@ return static function (ContainerConfigurator $container): void {
     $container->extension('framework', [
         'router' => ['utf8' => true],
         'session' => [
-            'handler_id' => PdoSessionHandler::class,
+            'handler_id' => 'test' === $container->env() ? null : PdoSessionHandler::class,
+            'storage_factory_id' => 'test' === $container->env() ? 'session.storage.factory.mock_file' : 'session.storage.factory.native',
             'name' => 'lantern',
             'cookie_samesite' => 'lax',
             'cookie_secure' => 'auto',
@@ -66,5 +67,5 @@ return static function (ContainerConfigurator $container): void {
     foreach (['Admin', 'Console', 'Demo'] as $layer) {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }
-    $services->set(PdoSessionHandler::class)->args(['%env(resolve:DATABASE_URL)%', ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE, 'db_connection_options' => [\PDO::ATTR_PERSISTENT => true]]]);
+    $services->set(PdoSessionHandler::class)->args(['%env(resolve:DATABASE_URL)%', ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE, 'db_connection_options' => [PDO::ATTR_PERSISTENT => true]]]);
 };

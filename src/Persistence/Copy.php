@@ -22,11 +22,11 @@ final readonly class Copy
         $this->shop = new ShopReader($connection);
     }
 
-    /** The number of the latest release; 0 before the first. */
-    public function release(): int
+    /** The id of the latest release; empty before the first. */
+    public function release(): string
     {
-        $number = $this->connection->fetchOne('SELECT COALESCE(max(number), 0) FROM journal.release');
+        $id = $this->connection->fetchOne('SELECT id FROM journal.release ORDER BY number DESC LIMIT 1');
 
-        return is_numeric($number) ? (int) $number : 0;
+        return \is_string($id) ? $id : '';
     }
 }

@@ -19,13 +19,13 @@ final readonly class Frame
     }
 
     /**
-     * What visitors get now. It is kept under the number of its release until a date could change it.
+     * What visitors get now. It is kept under the id of its release until a date could change it.
      *
      * @return array<string, HungMenu> by bay
      */
     public function live(Copy $live, Visitor $now): array
     {
-        $key = \sprintf('frame.%d.%s', $live->release(), $now->signedIn ? 'customer' : 'guest');
+        $key = \sprintf('frame.%s.%s', $live->release(), $now->signedIn ? 'customer' : 'guest');
 
         return $this->cache->get($key, function (ItemInterface $item) use ($live, $now): array {
             $frame = $this->of($live, $now);

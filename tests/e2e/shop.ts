@@ -27,7 +27,7 @@ export const outlined = (page: Page) =>
 
 export async function publish(page: Page): Promise<void> {
   await page.getByRole('region', { name: 'What waits' }).getByRole('button', { name: 'Publish' }).click();
-  await expect(page.getByText('visitors see it now')).toBeVisible();
+  await expect(page.getByText('visitors see it now').first()).toBeVisible();
   await expect(page.getByText('Nothing waits.')).toBeVisible();
 }
 

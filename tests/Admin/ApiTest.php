@@ -1,0 +1,234 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Admin;
+
+use Lantern\Admin\Account;
+use Lantern\Demo\DemoId;
+use Lantern\Tests\ShopTestCase;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+use Symfony\Component\Uid\UuidV7;
+
+final class ApiTest extends ShopTestCase
+{
+    private KernelBrowser $browser;
+    private string $csrf = '';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->signIn('editor');
+    }
+
+    public function testAMoveIsMadeForTheVersionItWasMeantFor(): void
+    {
+        $menu = $this->get('/api/menus/'.DemoId::of('menus/header'));
+        self::assertSame(200, $this->code());
+        self::assertSame('"1"', $this->header('ETag'));
+        self::assertSame('Papers', $this->at($menu, 'entries', 0, 'label'));
+        self::assertSame('Its place is quiet: it opens at its address, but no menu shows it.', $this->at($menu, 'entries', 6, 'children', 3, 'leftOut'));
+
+        $after = $this->send('POST', $this->moves(), $this->heading('New'), '"1"');
+        self::assertSame([200, '"2"'], [$this->code(), $this->header('ETag')]);
+        self::assertSame('New', $this->at($after, 'entries', 0, 'label'));
+
+        $stale = $this->send('POST', $this->moves(), $this->heading('Late'), '"1"');
+        self::assertSame([412, 'application/problem+json'], [$this->code(), $this->header('Content-Type')]);
+        self::assertSame(2, $this->at($stale, 'current', 'version'), 'the current state comes with the refusal');
+        self::assertSame('New', $this->at($stale, 'current', 'entries', 0, 'label'));
+
+        $this->send('POST', $this->moves(), $this->heading('Without'));
+        self::assertSame(428, $this->code());
+    }
+
+    /** @param array<string, mixed> $body */
+    #[DataProvider('badMoves')]
+    public function testABadMoveNamesTheFieldAndTheWayOut(array $body, string $field, string $says): void
+    {
+        $problem = $this->send('POST', $this->moves(), $body, '"1"');
+        self::assertSame([422, $field], [$this->code(), $this->at($problem, 'field')]);
+        self::assertStringContainsString($says, (string) json_encode($this->at($problem, 'detail'), \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES));
+        self::assertSame('1', $this->value('SELECT version FROM menu WHERE id = ?', DemoId::of('menus/header')));
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string, string}> */
+    public static function badMoves(): iterable
+    {
+        $id = '019344a0-0000-7000-8000-000000000001';
+        $entry = ['id' => $id, 'target' => ['kind' => 'heading'], 'label' => 'Fine'];
+        $at = ['parentId' => null, 'index' => 0];
+        yield 'no type' => [[], 'type', 'type'];
+        yield 'an unknown type' => [['type' => 'explode'], 'type', 'A move is one of'];
+        yield 'a label too long' => [['type' => 'insert', 'entry' => ['label' => str_repeat('x', 201)] + $entry, 'at' => $at], 'label', 'at most 200 characters; this one has 201'];
+        yield 'no label' => [['type' => 'insert', 'entry' => ['label' => null] + $entry, 'at' => $at], 'label', 'Type a label'];
+        yield 'an unknown place' => [['type' => 'insert', 'entry' => ['target' => ['kind' => 'place', 'placeId' => $id]] + $entry, 'at' => $at], 'target', 'no longer there'];
+        yield 'a place that is no id' => [['type' => 'insert', 'entry' => ['target' => ['kind' => 'place', 'placeId' => '1']] + $entry, 'at' => $at], 'entry.target.placeId', 'an id'];
+        yield 'a dangerous address' => [['type' => 'insert', 'entry' => ['target' => ['kind' => 'outside', 'uri' => 'javascript:alert(1)']] + $entry, 'at' => $at], 'target', 'https://'];
+        yield 'a fourth level' => [['type' => 'insert', 'entry' => $entry, 'at' => ['parentId' => DemoId::of('entries/header/0/0/0'), 'index' => 0]], 'parent', 'at most 3 levels'];
+        yield 'a deep subtree' => [['type' => 'insert', 'entry' => ['children' => [['children' => [['children' => [$entry]] + $entry]] + $entry]] + $entry, 'at' => $at], 'entry.children', 'at most 3 levels'];
+        yield 'a negative position' => [['type' => 'insert', 'entry' => $entry, 'at' => ['parentId' => null, 'index' => -1]], 'at.index', 'whole number'];
+        yield 'an entry that is not there' => [['type' => 'remove', 'entryId' => $id], 'entry', 'no longer'];
+        yield 'a date that is none' => [['type' => 'insert', 'entry' => ['from' => 'soon'] + $entry, 'at' => $at], 'entry.from', 'a moment'];
+        yield 'dates the wrong way round' => [['type' => 'insert', 'entry' => ['from' => '2026-03-02', 'until' => '2026-03-01'] + $entry, 'at' => $at], 'closesOn', 'end'];
+        yield 'an audience that is none' => [['type' => 'insert', 'entry' => ['audience' => 'friends'] + $entry, 'at' => $at], 'entry.audience', 'everyone, guests, customers'];
+        yield 'children that are no list' => [['type' => 'insert', 'entry' => ['children' => 'none'] + $entry, 'at' => $at], 'entry.children', 'a list'];
+    }
+
+    public function testAPlaceIsEditedAndReaddressed(): void
+    {
+        $path = '/api/places/'.DemoId::of('pages/care-of-paper');
+        $sheet = $this->get($path);
+        self::assertSame(['Care of paper', 1, ['Footer, the shop'], '/binding-guides/care-of-paper'], [$this->at($sheet, 'place', 'title'), $this->at($sheet, 'version'), $this->at($sheet, 'menus'), $this->at($sheet, 'liveAddress')]);
+        self::assertSame(['Code on the parcel label (printed code)'], $this->at($sheet, 'outsideMentions'));
+        $plan = $this->get("$path/address-plan?address=".urlencode('/Paper-Care/'));
+        self::assertSame('/paper-care', $this->at($plan, 'address'));
+        self::assertStringContainsString('stands in Code on the parcel label (printed code)', (string) json_encode($plan));
+        self::assertSame('0', $this->value("SELECT count(*) FROM redirect WHERE source = '/binding-guides/care-of-paper'"), 'a plan does nothing');
+        $after = $this->send('PUT', "$path/address", ['address' => '/Paper-Care/'], '"1"');
+        self::assertSame([200, '/paper-care', 2], [$this->code(), $this->at($after, 'place', 'address'), $this->at($after, 'version')]);
+        $after = $this->send('PATCH', $path, ['title' => 'Paper care', 'light' => 'quiet'], '"2"');
+        self::assertSame(['Paper care', 'quiet', 'Joss Tamblyn'], [$this->at($after, 'place', 'title'), $this->at($after, 'place', 'light'), $this->at($after, 'changedBy')]);
+        $waiting = $this->get('/api/waiting');
+        self::assertSame('Paper care · 1 redirect', $this->at($waiting, 'summary'));
+        $this->send('PATCH', $path, ['light' => 'dim'], '"3"');
+        self::assertSame(422, $this->code());
+        $this->send('PUT', "$path/address", ['address' => '/papers'], '"3"');
+        self::assertSame(422, $this->code());
+        self::assertSame(2, $this->at($this->send('POST', '/api/releases', []), 'number'));
+        self::assertSame(0, $this->at($this->get('/api/waiting'), 'count'));
+        self::assertSame('Paper care · 1 redirect', $this->at($this->get('/api/releases'), 0, 'summary'));
+        self::assertSame('Joss Tamblyn', $this->at($this->get('/api/releases/2'), 'release', 'releasedBy'));
+    }
+
+    public function testWhatIsNotThereIsSaid(): void
+    {
+        foreach (['/api/menus/', '/api/places/'] as $path) {
+            $problem = $this->get($path.(new UuidV7())->toRfc4122());
+            self::assertSame([404, 'application/problem+json'], [$this->code(), $this->header('Content-Type')]);
+            self::assertStringContainsString('no longer there', (string) json_encode($problem));
+        }
+        $this->get('/api/releases/99');
+        self::assertSame(404, $this->code());
+        $this->get('/api/no-such-thing');
+        self::assertSame([404, 'application/problem+json'], [$this->code(), $this->header('Content-Type')]);
+    }
+
+    public function testABodyThatIsNoJson(): void
+    {
+        $this->browser->request('POST', $this->moves(), server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'HTTP_IF_MATCH' => '"1"'], content: '{');
+        self::assertSame(400, $this->code());
+        $this->browser->request('POST', $this->moves(), server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'HTTP_IF_MATCH' => '"1"'], content: '"text"');
+        self::assertSame(422, $this->code());
+    }
+
+    public function testWithoutTheTokenOfAPageNothingIsChanged(): void
+    {
+        $this->csrf = 'guessed';
+        $this->send('POST', '/api/releases', []);
+        self::assertSame(403, $this->code());
+    }
+
+    public function testWhoIsNotSignedInGetsNothing(): void
+    {
+        $this->browser->getCookieJar()->clear();
+        foreach (['/api/session', '/api/frame', '/api/openapi.json', '/api/places'] as $path) {
+            $this->get($path);
+            self::assertSame(401, $this->code(), $path);
+        }
+    }
+
+    public function testAViewerMayLookOnly(): void
+    {
+        $this->signIn('viewer');
+        self::assertFalse($this->at($this->get('/api/session'), 'canEdit'));
+        $this->send('POST', $this->moves(), $this->heading('No'), '"1"');
+        self::assertSame(403, $this->code());
+        $this->send('PATCH', '/api/places/'.DemoId::of('categories/papers'), ['title' => 'No'], '"1"');
+        self::assertSame(403, $this->code());
+        $this->send('POST', '/api/previews', []);
+        self::assertSame(200, $this->code());
+    }
+
+    public function testTheDescriptionNamesEveryResource(): void
+    {
+        $description = $this->get('/api/openapi.json');
+        self::assertSame('3.1.0', $this->at($description, 'openapi'));
+        /** @var array<string, mixed> $paths */
+        $paths = $this->at($description, 'paths');
+        $router = self::getContainer()->get('router');
+        self::assertInstanceOf(\Symfony\Component\Routing\RouterInterface::class, $router);
+        foreach ($router->getRouteCollection() as $route) {
+            if (str_starts_with($route->getPath(), '/api/') && '/api/openapi.json' !== $route->getPath()) {
+                self::assertArrayHasKey($route->getPath(), $paths);
+                self::assertArrayHasKey(strtolower($route->getMethods()[0]), (array) $paths[$route->getPath()]);
+            }
+        }
+    }
+
+    public function testAnAddressIsTriedOnTheWorkbench(): void
+    {
+        $answer = $this->get('/api/answer?address='.urlencode('/Paper-Marbling?a=1'));
+        self::assertSame([301, '/papers/marbled?a=1', 'Marbled papers'], [$this->at($answer, 'status'), $this->at($answer, 'location'), $this->at($answer, 'place', 'title')]);
+        self::assertSame('/marbled-papers', $this->at($answer, 'trail', 1, 'to'));
+    }
+
+    private function signIn(string $role): void
+    {
+        self::ensureKernelShutdown();
+        $browser = self::bootKernel()->getContainer()->get('test.client');
+        self::assertInstanceOf(KernelBrowser::class, $browser);
+        $this->browser = $browser;
+        $this->browser->loginUser(new Account($this->person($role)));
+        $page = $this->browser->request('GET', '/');
+        $this->csrf = $page->filter('meta[name="csrf-token"]')->attr('content') ?? '';
+    }
+
+    private function get(string $path): mixed
+    {
+        $this->browser->request('GET', $path);
+
+        return json_decode((string) $this->browser->getResponse()->getContent(), true);
+    }
+
+    /** @param array<string, mixed> $body */
+    private function send(string $method, string $path, array $body, ?string $version = null): mixed
+    {
+        $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]), content: json_encode((object) $body, \JSON_THROW_ON_ERROR));
+
+        return json_decode((string) $this->browser->getResponse()->getContent(), true);
+    }
+
+    private function at(mixed $data, string|int ...$keys): mixed
+    {
+        foreach ($keys as $key) {
+            self::assertIsArray($data);
+            self::assertArrayHasKey($key, $data);
+            $data = $data[$key];
+        }
+
+        return $data;
+    }
+
+    private function code(): int
+    {
+        return $this->browser->getResponse()->getStatusCode();
+    }
+
+    private function header(string $name): ?string
+    {
+        return $this->browser->getResponse()->headers->get($name);
+    }
+
+    private function moves(): string
+    {
+        return '/api/menus/'.DemoId::of('menus/header').'/moves';
+    }
+
+    /** @return array<string, mixed> */
+    private function heading(string $label): array
+    {
+        return ['type' => 'insert', 'entry' => ['id' => (new UuidV7())->toRfc4122(), 'target' => ['kind' => 'heading'], 'label' => $label, 'children' => [['id' => (new UuidV7())->toRfc4122(), 'target' => ['kind' => 'contact', 'uri' => 'mailto:a@b.example'], 'label' => 'Write']]], 'at' => ['parentId' => null, 'index' => 0]];
+    }
+}

@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Storefront;
+
+use Lantern\Kernel;
+use Lantern\Persistence\Publisher;
+use Lantern\Tests\ShopTestCase;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * The promise in the product's name, asked of the storefront itself: making a place quiet takes it out
+ * of menus and lists, and changes nothing else about any answer.
+ */
+final class PromiseTest extends ShopTestCase
+{
+    private Kernel $storefront;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->storefront = new Kernel('test', false, 'storefront');
+        $this->storefront->boot();
+    }
+
+    protected function tearDown(): void
+    {
+        $this->storefront->shutdown();
+        parent::tearDown();
+    }
+
+    public function testMakingEveryPlaceQuietChangesNoAnswer(): void
+    {
+        $addresses = $this->workbench()->fetchFirstColumn("SELECT address FROM place UNION SELECT source FROM redirect UNION SELECT source || '/x' FROM redirect WHERE is_prefix UNION SELECT address FROM journal.missed_visit UNION SELECT upper(address) || '/' FROM place WHERE kind = 'category'");
+        $before = $this->answers($addresses);
+        self::assertGreaterThan(220, \count($before));
+        self::assertContains('404', array_map(static fn (string $answer): string => substr($answer, 0, 3), $before));
+        $this->workbench()->executeStatement("UPDATE place SET light = 'quiet' WHERE light = 'open'");
+        $this->service(Publisher::class)->publish('Joss');
+        self::assertSame($before, $this->answers($addresses));
+    }
+
+    public function testAQuietPlaceIsInNoMenuAndNoList(): void
+    {
+        self::assertStringContainsString('Calendar kits', (string) $this->ask('/kits')->getContent());
+        $this->workbench()->executeStatement("UPDATE place SET light = 'quiet' WHERE address = '/kits/calendar-kits'");
+        $this->service(Publisher::class)->publish('Joss');
+        foreach (['/', '/kits', '/products', '/search?q=calendar', '/nothing-here', '/navigation.json'] as $path) {
+            self::assertStringNotContainsString('Calendar kits', (string) $this->ask($path)->getContent(), $path);
+        }
+        $itself = $this->ask('/kits/calendar-kits');
+        self::assertSame(200, $itself->getStatusCode());
+        self::assertStringNotContainsString('noindex', (string) $itself->getContent());
+        self::assertStringContainsString('/kits/calendar-kits</loc>', (string) $this->ask('/sitemap.xml')->getContent());
+    }
+
+    public function testTheBreadcrumbAboveAClosedPlaceIsWordsOnly(): void
+    {
+        $link = '<a href="/kits">Kits</a></li>';
+        self::assertStringContainsString($link, (string) $this->ask('/kits/first-kits')->getContent());
+        foreach (['quiet' => true, 'closed' => false] as $light => $isLink) {
+            $this->workbench()->executeStatement("UPDATE place SET light = ? WHERE address = '/kits'", [$light]);
+            $this->service(Publisher::class)->publish('Joss');
+            $page = (string) $this->ask('/kits/first-kits')->getContent();
+            self::assertSame($isLink, str_contains($page, $link), $light);
+            self::assertStringContainsString('Kits', $page);
+        }
+    }
+
+    public function testWhatIsNotListedSaysSoInThePageAndTheHeader(): void
+    {
+        $this->workbench()->executeStatement("UPDATE place SET listed = false WHERE address IN ('/policies/privacy', '/files/paper-grain-chart.pdf')");
+        $this->service(Publisher::class)->publish('Joss');
+        $page = $this->ask('/policies/privacy');
+        self::assertStringContainsString('<meta name="robots" content="noindex">', (string) $page->getContent());
+        self::assertSame('noindex', $page->headers->get('X-Robots-Tag'));
+        self::assertStringNotContainsString('/policies/privacy<', (string) $this->ask('/sitemap.xml')->getContent());
+    }
+
+    public function testCustomersSeeWhatIsTheirs(): void
+    {
+        $this->workbench()->executeStatement("UPDATE place SET audience = 'customers' WHERE address = '/buying-for-a-bindery'");
+        $this->service(Publisher::class)->publish('Joss');
+        self::assertSame(403, $this->ask('/buying-for-a-bindery')->getStatusCode());
+        $signedIn = $this->storefront->handle($this->request('/sign-in', 'POST'));
+        self::assertSame(303, $signedIn->getStatusCode());
+        $cookie = $signedIn->headers->getCookies()[0];
+        self::assertTrue($cookie->isHttpOnly());
+        self::assertSame('lax', $cookie->getSameSite());
+        self::assertSame(200, $this->ask('/buying-for-a-bindery', ['customer' => (string) $cookie->getValue()])->getStatusCode());
+        self::assertSame(403, $this->ask('/buying-for-a-bindery', ['customer' => '9999999999.'.str_repeat('0', 64)])->getStatusCode());
+    }
+
+    public function testVisitsAndMissedVisitsAreCounted(): void
+    {
+        foreach (['/papers', '/PAPERS', '/not-there', '/not-there', '/%zz'] as $path) {
+            $request = $this->request($path);
+            $this->storefront->terminate($request, $this->storefront->handle($request));
+        }
+        self::assertSame('2', $this->value("SELECT count FROM journal.missed_visit WHERE address = '/not-there'"));
+        self::assertSame('2', $this->value("SELECT count FROM journal.visit WHERE address = '/papers' AND day = CURRENT_DATE"));
+    }
+
+    /**
+     * @param list<mixed> $addresses
+     *
+     * @return array<string, string> status and where it leads, by address
+     */
+    private function answers(array $addresses): array
+    {
+        $answers = [];
+        foreach ($addresses as $address) {
+            self::assertIsString($address);
+            foreach ([[], ['customer' => $this->customer()]] as $cookies) {
+                $response = $this->ask($address, $cookies);
+                $content = (string) $response->getContent();
+                preg_match('#<h1>(.*?)</h1>#s', $content, $heading);
+                preg_match('#<title>(.*?)</title>#s', $content, $title);
+                $robots = str_contains($content, 'name="robots"') ? 'noindex' : '';
+                $answers[$address.([] === $cookies ? '' : ' as customer')] = implode(' ', [$response->getStatusCode(), $response->headers->get('Location'), $response->headers->get('X-Robots-Tag'), $robots, $heading[1] ?? '', $title[1] ?? '']);
+            }
+        }
+
+        return $answers;
+    }
+
+    private function customer(): string
+    {
+        static $cookie = null;
+        $cookie ??= (string) $this->storefront->handle($this->request('/sign-in', 'POST'))->headers->getCookies()[0]->getValue();
+        \assert(\is_string($cookie));
+
+        return $cookie;
+    }
+
+    /** @param array<string, string> $cookies */
+    private function ask(string $path, array $cookies = []): Response
+    {
+        return $this->storefront->handle($this->request($path, cookies: $cookies));
+    }
+
+    /** @param array<string, string> $cookies */
+    private function request(string $path, string $method = 'GET', array $cookies = []): Request
+    {
+        $request = Request::create('http://127.0.0.1'.$path, $method, cookies: $cookies);
+        $request->server->set('REQUEST_URI', $path);
+
+        return $request;
+    }
+}
