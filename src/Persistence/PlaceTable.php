@@ -100,7 +100,7 @@ final readonly class PlaceTable
             WITH p AS ($places)
             SELECT p.*,
                 (SELECT to_jsonb(array_agg(DISTINCT m.name ORDER BY m.name)) FROM entry e JOIN menu m ON m.id = e.menu_id WHERE e.place_id = p.id) AS menus,
-                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address = p.address AND v.day > CURRENT_DATE - 30) AS visits,
+                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address IN (p.address, l.address) AND v.day > CURRENT_DATE - 30) AS visits,
                 (SELECT count(*) FROM place b WHERE p.kind IN ('category', 'page-group', 'journal') AND b.address LIKE replace(replace(p.address, '\\', '\\\\'), '_', '\\_') || '/%') AS below,
                 l.address AS live_address
             FROM p LEFT JOIN live.place l ON l.id = p.id ORDER BY $order

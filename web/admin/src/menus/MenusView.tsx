@@ -24,10 +24,10 @@ export function MenusView() {
     return first ? <Navigate to={`/menus/${first}`} replace /> : <Trouble words="This shop has no menu yet." />;
   }
   return (
-    <main className="grid min-h-full grid-rows-[auto_minmax(0,1fr)] lg:h-full">
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] lg:h-full">
       <h1 className="sr-only">Menus</h1>
       <FrameMap frame={frame.data} chosen={id} />
-      <div className="grid min-h-0 lg:grid-cols-[minmax(380px,5fr)_minmax(0,6fr)]">
+      <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(380px,5fr)_minmax(0,6fr)]">
         {menu.error ? (
           <Trouble words={menu.error.message} />
         ) : menu.data ? (

@@ -281,13 +281,13 @@ function OutlineLine(props: {
           // biome-ignore lint/a11y/useKeyWithClickEvents: F2 on the line does the same
           // biome-ignore lint/a11y/noStaticElementInteractions: the line is what takes the focus
           <span
-            className={`truncate font-medium ${props.canEdit ? 'cursor-text' : ''} ${quiet ? 'text-soft' : ''} ${entry.enabled ? '' : 'line-through'}`}
+            className={`max-w-full shrink-0 truncate font-medium ${props.canEdit ? 'cursor-text' : ''} ${quiet ? 'text-soft' : ''} ${entry.enabled ? '' : 'line-through'}`}
             onClick={props.onEdit}
           >
             {entry.label}
           </span>
         )}
-        <span className="min-w-0 shrink-[3] truncate text-sm text-soft">
+        <span className="min-w-0 shrink-[99] truncate text-sm text-soft">
           {entry.place ? (
             <>
               {entry.place.kindWords} · <span className="font-mono text-[11.5px]">{entry.place.address}</span>

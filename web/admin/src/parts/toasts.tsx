@@ -43,7 +43,7 @@ export function Toasts({ children }: { children: ReactNode }) {
             </Toast.Close>
           </Toast.Root>
         ))}
-        <Toast.Viewport className="fixed bottom-16 left-4 z-50 grid w-[min(480px,calc(100vw-2rem))] gap-2" />
+        <Toast.Viewport className="fixed bottom-16 left-4 z-20 grid w-[min(480px,calc(100vw-2rem))] gap-2" />
       </Toast.Provider>
     </Telling>
   );

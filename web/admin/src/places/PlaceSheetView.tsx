@@ -20,7 +20,7 @@ export function PlaceSheetView() {
   if (sheet.error) return <Trouble words={sheet.error.message} />;
   if (!sheet.data) return <p className="p-8 text-soft">Fetching the place…</p>;
   return (
-    <main className="grid min-h-full lg:h-full lg:grid-cols-[minmax(380px,5fr)_minmax(0,6fr)]">
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full lg:grid-cols-[minmax(380px,5fr)_minmax(0,6fr)]">
       <div className="min-h-0 overflow-auto bg-sheet px-6 py-5">
         <Sheet key={id} sheet={sheet.data} canEdit={session.data?.canEdit ?? false} />
       </div>

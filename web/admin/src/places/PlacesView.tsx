@@ -85,13 +85,13 @@ export function PlacesView() {
           <table className="w-full border-collapse">
             <thead>
               <tr className="border-b border-line text-left text-sm text-soft">
-                <th className="py-1.5 pr-4 font-medium">Place</th>
-                <th className="py-1.5 pr-4 font-medium">Kind</th>
-                <th className="py-1.5 pr-4 font-medium">Address</th>
-                <th className="py-1.5 pr-4 font-medium">In menus</th>
-                <th className="py-1.5 pr-4 font-medium">Search engines</th>
-                <th className="py-1.5 pr-4 text-right font-medium">Visits, 30 days</th>
-                <th className="py-1.5 font-medium">Last change</th>
+                <th className="py-1.5 pr-4 font-medium whitespace-nowrap">Place</th>
+                <th className="py-1.5 pr-4 font-medium whitespace-nowrap">Kind</th>
+                <th className="py-1.5 pr-4 font-medium whitespace-nowrap">Address</th>
+                <th className="py-1.5 pr-4 font-medium whitespace-nowrap">In menus</th>
+                <th className="py-1.5 pr-4 font-medium whitespace-nowrap">Search engines</th>
+                <th className="py-1.5 pr-4 text-right font-medium whitespace-nowrap">Visits, 30 days</th>
+                <th className="py-1.5 font-medium whitespace-nowrap">Last change</th>
               </tr>
             </thead>
             <tbody>

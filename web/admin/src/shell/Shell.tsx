@@ -47,11 +47,11 @@ export function Shell() {
     );
   }
   return (
-    <div className="grid h-dvh grid-rows-[auto_minmax(0,1fr)_auto]">
+    <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
       <a href="#view" className="absolute -left-[999px] z-20 bg-sheet p-2 focus:left-2 focus:top-2">
         Skip to the view
       </a>
-      <header className="flex min-h-12 flex-wrap items-center gap-x-6 border-b border-line px-4">
+      <header className="flex min-h-12 flex-wrap items-center gap-x-6 border-b border-line px-4 max-sm:pt-2">
         <span className="flex items-center gap-2 font-display text-lg">
           <svg viewBox="0 0 16 16" width="20" height="20" aria-hidden="true">
             <circle cx="8" cy="8" r="6.5" fill="none" className="stroke-ink" />
