@@ -59,7 +59,7 @@ final readonly class PlaceViews
             null === $parent ? null : $this->brief($parent),
             $listed->menus,
             $listed->visits,
-            $listed->below,
+            $place->kind->hasPlacesBelow() ? $this->table->countBelow($place->address) : 0,
             $place->kind->isFixed(),
             $listed->liveAddress,
             $place->address->parent()->below(Slug::fromTitle($place->title, $place->kind->value)->text)->path,

@@ -12,7 +12,6 @@ final readonly class ListedPlace
     /**
      * @param list<string> $menus       names of the menus that lead to it
      * @param int          $visits      in the last 30 days, to its address of today
-     * @param int          $below       how many places stand below its address
      * @param string|null  $liveAddress what visitors know it by; null where it was never live
      */
     public function __construct(
@@ -21,7 +20,6 @@ final readonly class ListedPlace
         public string $summary,
         public array $menus,
         public int $visits,
-        public int $below,
         public ?string $liveAddress,
         public \DateTimeImmutable $changedAt,
         public string $changedBy,

@@ -13,7 +13,6 @@ use Lantern\Core\Impact\NewRedirect;
 use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
-use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Refused;
@@ -121,7 +120,7 @@ final readonly class PlaceEditor
     /** @return list<Place> what stands below a place, and would come along when its address changes */
     private function below(Place $place): array
     {
-        return \in_array($place->kind, [PlaceKind::Category, PlaceKind::PageGroup, PlaceKind::Journal], true)
+        return $place->kind->hasPlacesBelow()
             ? array_values($this->copies->workbench->places->below($place->address))
             : [];
     }

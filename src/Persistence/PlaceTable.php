@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Persistence;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Address\Address;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -70,6 +71,14 @@ final readonly class PlaceTable
         return $this->listed('SELECT p.* FROM place p WHERE p.id = :id', 'p.id', ['id' => $id])[0] ?? throw NotThere::place();
     }
 
+    /** How many places stand below an address. */
+    public function countBelow(Address $address): int
+    {
+        $count = $this->connection->fetchOne('SELECT count(*) FROM place WHERE address LIKE ?', [addcslashes($address->path, '%_\\').'/%']);
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
     /** @return list<string> outside mentions of an address, such as "Autumn advertisement (advertisement)" */
     public function outsideMentions(string $address): array
     {
@@ -101,7 +110,6 @@ final readonly class PlaceTable
             SELECT p.*,
                 (SELECT to_jsonb(array_agg(DISTINCT m.name ORDER BY m.name)) FROM entry e JOIN menu m ON m.id = e.menu_id WHERE e.place_id = p.id) AS menus,
                 (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address IN (p.address, l.address) AND v.day > CURRENT_DATE - 30) AS visits,
-                (SELECT count(*) FROM place b WHERE p.kind IN ('category', 'page-group', 'journal') AND b.address LIKE replace(replace(p.address, '\\', '\\\\'), '_', '\\_') || '/%') AS below,
                 l.address AS live_address
             FROM p LEFT JOIN live.place l ON l.id = p.id ORDER BY $order
             SQL, $parameters);
@@ -115,7 +123,6 @@ final readonly class PlaceTable
                 $row->text('summary'),
                 $row->texts('menus'),
                 $row->int('visits'),
-                $row->int('below'),
                 $row->textOrNull('live_address'),
                 new \DateTimeImmutable($row->text('changed_at')),
                 $row->text('changed_by'),

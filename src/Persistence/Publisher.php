@@ -72,31 +72,37 @@ final readonly class Publisher
         });
     }
 
-    /** @return list<array{number: int, releasedAt: \DateTimeImmutable, releasedBy: string, summary: string}> newest first */
+    /** @return list<ReleaseNote> the latest releases, newest first */
     public function releases(int $most = 50): array
     {
-        return array_map(static function (array $columns): array {
-            $row = new Row($columns);
-
-            return [
-                'number' => $row->int('number'),
-                'releasedAt' => new \DateTimeImmutable($row->text('released_at')),
-                'releasedBy' => $row->text('released_by'),
-                'summary' => $row->text('summary'),
-            ];
-        }, $this->connection->fetchAllAssociative('SELECT number, released_at, released_by, summary FROM journal.release ORDER BY number DESC LIMIT '.$most));
+        return $this->notes('ORDER BY number DESC LIMIT '.$most);
     }
 
-    /** @return list<WaitingChange>|null what a release changed; null where there is no such release */
-    public function release(int $number): ?array
+    public function release(int $number): ?ReleaseNote
     {
-        $id = $this->connection->fetchOne('SELECT id FROM journal.release WHERE number = ?', [$number]);
-        if (false === $id) {
-            return null;
-        }
-        $rows = array_map(self::rowChange(...), $this->connection->fetchAllAssociative('SELECT table_name, row_id, before, after FROM journal.release_row WHERE release_id = ? ORDER BY table_name, row_id LIMIT 2000', [$id]));
+        return $this->notes('WHERE number = ?', [$number])[0] ?? null;
+    }
+
+    /** @return list<WaitingChange> what a release changed */
+    public function changesOf(int $number): array
+    {
+        $rows = array_map(self::rowChange(...), $this->connection->fetchAllAssociative('SELECT r.table_name, r.row_id, r.before, r.after FROM journal.release_row r JOIN journal.release n ON n.id = r.release_id WHERE n.number = ? ORDER BY r.table_name, r.row_id LIMIT 2000', [$number]));
 
         return (new Comparison($this->names($rows)))->changes($rows);
+    }
+
+    /**
+     * @param list<int> $parameters
+     *
+     * @return list<ReleaseNote>
+     */
+    private function notes(string $which, array $parameters = []): array
+    {
+        return array_map(static function (array $columns): ReleaseNote {
+            $row = new Row($columns);
+
+            return new ReleaseNote($row->int('number'), new \DateTimeImmutable($row->text('released_at')), $row->text('released_by'), $row->text('summary'));
+        }, $this->connection->fetchAllAssociative("SELECT number, released_at, released_by, summary FROM journal.release $which", $parameters));
     }
 
     /** @return list<RowChange> */

@@ -43,6 +43,37 @@ final class ApiTest extends ShopTestCase
         self::assertSame(428, $this->code());
     }
 
+    public function testAStepIsTakenBackAndMadeAgain(): void
+    {
+        $menu = '/api/menus/'.DemoId::of('menus/header');
+        $this->send('POST', "$menu/undo", [], '"1"');
+        self::assertSame(422, $this->code(), 'there is nothing to undo');
+        $made = $this->send('POST', $this->moves(), $this->heading('New'), '"1"');
+        self::assertSame([true, false], [$this->at($made, 'canUndo'), $this->at($made, 'canRedo')]);
+        $undone = $this->send('POST', "$menu/undo", [], '"2"');
+        self::assertSame(['Papers', false, true], [$this->at($undone, 'entries', 0, 'label'), $this->at($undone, 'canUndo'), $this->at($undone, 'canRedo')]);
+        $this->send('POST', "$menu/redo", [], '"2"');
+        self::assertSame(412, $this->code());
+        $again = $this->send('POST', "$menu/redo", [], '"3"');
+        self::assertSame(['New', 4], [$this->at($again, 'entries', 0, 'label'), $this->at($again, 'version')]);
+    }
+
+    public function testTheMapDrawsWhatAVisitorSees(): void
+    {
+        $frame = $this->get('/api/frame');
+        self::assertSame(['header', 'footer-1', 'footer-2', 'footer-3', 'footer-4', 'footer-5'], array_column((array) $this->at($frame, 'bays'), 'id'));
+        self::assertSame(['Papers', 4], [$this->at($frame, 'bays', 0, 'entries', 0, 'label'), $this->at($frame, 'bays', 0, 'entries', 0, 'below')]);
+        self::assertSame(['Spring fair', []], [$this->at($frame, 'menus', 3, 'name'), $this->at($frame, 'menus', 3, 'bays')]);
+    }
+
+    public function testWhatACustomerWouldSee(): void
+    {
+        $this->workbench()->executeStatement("UPDATE place SET audience = 'guests' WHERE address = '/tools'");
+        $leftOut = fn (string $audience): mixed => $this->at($this->get('/api/menus/'.DemoId::of('menus/header')."?audience=$audience"), 'entries', 3, 'leftOut');
+        self::assertNull($leftOut('guest'));
+        self::assertSame('Its place is meant for another audience.', $leftOut('customer'));
+    }
+
     /** @param array<string, mixed> $body */
     #[DataProvider('badMoves')]
     public function testABadMoveNamesTheFieldAndTheWayOut(array $body, string $field, string $says): void

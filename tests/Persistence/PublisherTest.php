@@ -44,8 +44,9 @@ final class PublisherTest extends ShopTestCase
         self::assertSame('0', $this->value("SELECT count(*) FROM live.redirect WHERE source = '/sale'"));
         self::assertSame('1', $this->value("SELECT count(*) FROM live.entry WHERE label = 'Late'"));
         self::assertSame('Papers → Sheets', $this->value("SELECT (before->>'title') || ' → ' || (after->>'title') FROM journal.release_row WHERE row_id = ? AND release_id = (SELECT id FROM journal.release WHERE number = 2)", $papers));
-        self::assertSame('Header · Sheets · 1 redirect', $this->publisher()->releases()[0]['summary']);
-        self::assertCount(3, $this->publisher()->release(2) ?? []);
+        self::assertSame('Header · Sheets · 1 redirect', $this->publisher()->releases()[0]->summary);
+        self::assertCount(3, $this->publisher()->changesOf(2));
+        self::assertSame('Joss Tamblyn', $this->publisher()->release(2)?->releasedBy);
         self::assertNull($this->publisher()->release(99));
     }
 

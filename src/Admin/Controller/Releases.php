@@ -15,6 +15,7 @@ use Lantern\Core\Release\Comparison;
 use Lantern\Core\Release\WaitingChange;
 use Lantern\Persistence\NotThere;
 use Lantern\Persistence\Publisher;
+use Lantern\Persistence\ReleaseNote;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -58,16 +59,14 @@ final readonly class Releases
     ], responses: [new OA\Response(response: 200, description: 'The release', content: new OA\JsonContent(ref: ReleaseDetail::class))])]
     public function release(int $number): Response
     {
-        $changes = $this->publisher->release($number) ?? throw new NotThere('There is no release with this number.');
-        $found = array_filter($this->publisher->releases(10_000), static fn (array $release): bool => $release['number'] === $number);
+        $note = $this->publisher->release($number) ?? throw new NotThere('There is no release with this number.');
 
-        return $this->api->json(new ReleaseDetail(self::view(array_values($found)[0]), self::views($changes)));
+        return $this->api->json(new ReleaseDetail(self::view($note), self::views($this->publisher->changesOf($number))));
     }
 
-    /** @param array{number: int, releasedAt: \DateTimeImmutable, releasedBy: string, summary: string} $release */
-    private static function view(array $release): ReleaseView
+    private static function view(ReleaseNote $note): ReleaseView
     {
-        return new ReleaseView($release['number'], $release['releasedAt']->format(\DATE_ATOM), $release['releasedBy'], $release['summary']);
+        return new ReleaseView($note->number, $note->releasedAt->format(\DATE_ATOM), $note->releasedBy, $note->summary);
     }
 
     /**

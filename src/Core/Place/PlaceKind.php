@@ -35,4 +35,13 @@ enum PlaceKind: string
             default => false,
         };
     }
+
+    /** Whether what stands below its address belongs to it, and comes along when that changes. */
+    public function hasPlacesBelow(): bool
+    {
+        return match ($this) {
+            self::Category, self::PageGroup, self::Journal => true,
+            default => false,
+        };
+    }
 }

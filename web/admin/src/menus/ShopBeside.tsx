@@ -60,7 +60,6 @@ export function ShopBeside({
   useEffect(() => {
     if (origin && arrived > 0) shop.current?.contentWindow?.postMessage({ type: 'refresh' }, origin);
   }, [follows, origin]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a page that arrives later is told, too
   useEffect(() => {
     if (origin && arrived > 0) shop.current?.contentWindow?.postMessage({ type: 'mark', entry: shown, open: true }, origin);
   }, [shown, origin, arrived]);
