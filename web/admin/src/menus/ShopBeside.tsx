@@ -56,10 +56,14 @@ export function ShopBeside({
   }, [onPoint]);
 
   const origin = preview.data ? new URL(preview.data.url).origin : null;
-  // biome-ignore lint/correctness/useExhaustiveDependencies: `follows` is what this waits for
+  // What the page was asked for before is shown to be old when it arrives, as well as later.
+  const fetched = useRef<string | null>(null);
+  if (origin && fetched.current === null) fetched.current = follows;
   useEffect(() => {
-    if (origin && arrived > 0) shop.current?.contentWindow?.postMessage({ type: 'refresh' }, origin);
-  }, [follows, origin]);
+    if (!origin || arrived === 0 || fetched.current === follows) return;
+    fetched.current = follows;
+    shop.current?.contentWindow?.postMessage({ type: 'refresh' }, origin);
+  }, [follows, origin, arrived]);
   useEffect(() => {
     if (origin && arrived > 0) shop.current?.contentWindow?.postMessage({ type: 'mark', entry: shown, open: true }, origin);
   }, [shown, origin, arrived]);
