@@ -171,6 +171,8 @@ final class Version20261101000000 extends AbstractMigration
         $this->addSql("CREATE TABLE journal.person (id uuid PRIMARY KEY, name text NOT NULL, mail text NOT NULL UNIQUE, password text NOT NULL, role text NOT NULL CHECK (role IN ('owner', 'editor', 'viewer')))");
         $this->addSql('CREATE TABLE journal.session (sess_id varchar(128) PRIMARY KEY, sess_data bytea NOT NULL, sess_lifetime integer NOT NULL, sess_time integer NOT NULL)');
         $this->addSql('CREATE INDEX session_lifetime ON journal.session (sess_lifetime)');
+        // Counts of sign-in attempts; the shape is that of Symfony's cache adapter for a database.
+        $this->addSql('CREATE TABLE journal.cache_items (item_id varchar(255) PRIMARY KEY, item_data bytea NOT NULL, item_lifetime integer, item_time integer NOT NULL)');
         $this->addSql(<<<'SQL'
             CREATE TABLE journal.release (
                 id uuid PRIMARY KEY,

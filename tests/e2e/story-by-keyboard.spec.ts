@@ -67,6 +67,7 @@ test('the same work by keyboard alone', async ({ page }) => {
   await expect(page.getByRole('radio', { name: /^Open/ })).toBeFocused();
   await keys(page, 'ArrowDown');
   await expect(line(page, 'Ways to pay')).toContainText('its place is quiet');
+  await expect(line(page, 'Ways to pay')).toBeFocused();
 
   // An address, from the sheet.
   await keys(page, 'Control+k');

@@ -7,6 +7,7 @@ namespace Lantern\Admin\Controller;
 use Lantern\Admin\CsrfGuard;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\RedirectResponse;
+use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
@@ -51,9 +52,12 @@ final readonly class Shell
     }
 
     #[Route('/{path}', name: 'shell', requirements: ['path' => '(?!api/|assets/).*'], methods: ['GET'], priority: -10)]
-    public function shell(): Response
+    public function shell(Request $request): Response
     {
-        return $this->page('shell', ['csrf' => $this->csrf->getToken(CsrfGuard::ID)->getValue()]);
+        $nonce = base64_encode(random_bytes(18));
+        $request->attributes->set('style_nonce', $nonce);
+
+        return $this->page('shell', ['csrf' => $this->csrf->getToken(CsrfGuard::ID)->getValue(), 'nonce' => $nonce]);
     }
 
     /** @param array<string, mixed> $data */

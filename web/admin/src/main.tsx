@@ -3,6 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { meta } from './api/client';
 import { MenusView } from './menus/MenusView';
 import { Toasts } from './parts/toasts';
 import { PlaceSheetView } from './places/PlaceSheetView';
@@ -35,6 +36,9 @@ function Nowhere() {
     </main>
   );
 }
+
+// Dialogs keep the page behind them still with a style of their own; this lets it through the content security policy.
+Object.assign(window, { __webpack_nonce__: meta('style-nonce') });
 
 const root = document.getElementById('root');
 if (root) {

@@ -30,7 +30,8 @@ export class ProblemError extends Error {
   }
 }
 
-const meta = (name: string) => document.querySelector<HTMLMetaElement>(`meta[name="${name}"]`)?.content ?? '';
+/** What the server wrote into the head of the page. */
+export const meta = (name: string) => document.querySelector<HTMLMetaElement>(`meta[name="${name}"]`)?.content ?? '';
 
 export const signOutToken = () => meta('sign-out-token');
 

@@ -190,10 +190,7 @@ export function Outline({
               canEdit={canEdit}
               editing={editing === line.entry.id}
               lighting={lighting === line.entry.id}
-              onLighting={(open) => {
-                setLighting(open ? line.entry.id : null);
-                if (!open) wanted.current = line.entry.id;
-              }}
+              onLighting={(open) => setLighting(open ? line.entry.id : null)}
               onEdit={() => canEdit && setEditing(line.entry.id)}
               onEdited={(back) => {
                 setEditing(null);
@@ -376,6 +373,7 @@ function PlaceLantern({ entry, disabled, open, onOpen }: { entry: Entry; disable
   const queries = useQueryClient();
   const tell = useTell();
   const place = entry.place;
+  const trigger = useRef<HTMLButtonElement>(null);
   if (!place) return null;
   const choose = async (light: Light) => {
     try {
@@ -390,6 +388,7 @@ function PlaceLantern({ entry, disabled, open, onOpen }: { entry: Entry; disable
   return (
     <Popover.Root open={open} onOpenChange={onOpen}>
       <Popover.Trigger
+        ref={trigger}
         disabled={disabled}
         tabIndex={-1}
         aria-label={`Light of ${place.title}: ${place.lightWords}`}
@@ -401,6 +400,10 @@ function PlaceLantern({ entry, disabled, open, onOpen }: { entry: Entry; disable
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            trigger.current?.closest<HTMLElement>('[data-line]')?.focus();
+          }}
           aria-label={`Light of ${place.title}`}
           align="start"
           sideOffset={6}
