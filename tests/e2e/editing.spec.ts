@@ -116,6 +116,23 @@ test('the keyboard is never caught in the outline', async ({ page }) => {
   await expect(page.getByRole('combobox', { name: field })).not.toBeFocused();
 });
 
+test('what opens over the outline gives the focus back to the line it came from', async ({ page }) => {
+  await signIn(page);
+  await line(page, 'Kits').focus();
+  await page.keyboard.press('l');
+  await expect(page.getByRole('radio', { name: /^Open/ })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(line(page, 'Kits')).toBeFocused();
+  await page.keyboard.press('Control+k');
+  await expect(page.getByRole('combobox', { name: 'A place, a menu or a view' })).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(line(page, 'Kits')).toBeFocused();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(line(page, 'Kits')).toBeFocused();
+});
+
 test('a viewer looks, and changes nothing', async ({ page }) => {
   await signIn(page, 'viewer');
   await line(page, 'Papers').focus();

@@ -1,9 +1,9 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, ask } from '../api/client';
 import { Lantern } from '../parts/Lantern';
+import { Modal } from '../parts/Modal';
 
 type Found = { key: string; to: string; name: string; says: string; light?: 'open' | 'quiet' | 'closed' };
 
@@ -46,56 +46,47 @@ export function Finder({ open, onClose }: { open: boolean; onClose: () => void }
     navigate(one.to);
   };
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[12vh] left-1/2 z-40 w-[min(560px,calc(100vw-2rem))] -translate-x-1/2 rounded-md border border-line bg-sheet p-3 shadow-2xl"
-        >
-          <Dialog.Title className="sr-only">Find anything</Dialog.Title>
-          <input
-            className="field"
-            placeholder="A place, a menu or a view"
-            aria-label="A place, a menu or a view"
-            role="combobox"
-            aria-expanded
-            aria-controls="found"
-            aria-activedescendant={found[active] ? `found-${active}` : undefined}
-            value={words}
-            onChange={(event) => {
-              setWords(event.target.value);
-              setActive(0);
-            }}
-            onKeyDown={(event) => {
-              if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
-                event.preventDefault();
-                setActive((at) => Math.max(0, Math.min(found.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1))));
-              }
-              if (event.key === 'Enter') go(found[active]);
-            }}
-          />
-          <div id="found" role="listbox" aria-label="Found" className="mt-2 max-h-[50vh] overflow-auto">
-            {found.map((one, index) => (
-              // biome-ignore lint/a11y/useKeyWithClickEvents: the field above takes the keys
-              // biome-ignore lint/a11y/useFocusableInteractive: the focus stays in the field above
-              <div
-                key={one.key}
-                id={`found-${index}`}
-                role="option"
-                aria-selected={index === active}
-                onClick={() => go(one)}
-                className={`flex cursor-pointer items-center gap-2 rounded px-2 py-1.5 ${index === active ? 'bg-tide-wash' : ''}`}
-              >
-                {one.light ? <Lantern light={one.light} /> : <span className="w-[18px]" />}
-                <span className="truncate font-medium">{one.name}</span>
-                <span className="ml-auto truncate text-sm text-soft">{one.says}</span>
-              </div>
-            ))}
+    <Modal open={open} onClose={onClose} title="Find anything" titleShown={false} className="top-[12vh] p-3">
+      <input
+        className="field"
+        placeholder="A place, a menu or a view"
+        aria-label="A place, a menu or a view"
+        role="combobox"
+        aria-expanded
+        aria-controls="found"
+        aria-activedescendant={found[active] ? `found-${active}` : undefined}
+        value={words}
+        onChange={(event) => {
+          setWords(event.target.value);
+          setActive(0);
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+            event.preventDefault();
+            setActive((at) => Math.max(0, Math.min(found.length - 1, at + (event.key === 'ArrowDown' ? 1 : -1))));
+          }
+          if (event.key === 'Enter') go(found[active]);
+        }}
+      />
+      <div id="found" role="listbox" aria-label="Found" className="mt-2 max-h-[50vh] overflow-auto">
+        {found.map((one, index) => (
+          // biome-ignore lint/a11y/useKeyWithClickEvents: the field above takes the keys
+          // biome-ignore lint/a11y/useFocusableInteractive: the focus stays in the field above
+          <div
+            key={one.key}
+            id={`found-${index}`}
+            role="option"
+            aria-selected={index === active}
+            onClick={() => go(one)}
+            className={`flex cursor-pointer items-center gap-2 rounded px-2 py-1.5 ${index === active ? 'bg-tide-wash' : ''}`}
+          >
+            {one.light ? <Lantern light={one.light} /> : <span className="w-[18px]" />}
+            <span className="truncate font-medium">{one.name}</span>
+            <span className="ml-auto truncate text-sm text-soft">{one.says}</span>
           </div>
-          {found.length === 0 && <p className="p-2 text-soft">Nothing has these letters. Try fewer.</p>}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+        ))}
+      </div>
+      {found.length === 0 && <p className="p-2 text-soft">Nothing has these letters. Try fewer.</p>}
+    </Modal>
   );
 }

@@ -1,4 +1,4 @@
-import { Dialog } from 'radix-ui';
+import { Modal } from '../parts/Modal';
 
 const keys: { where: string; rows: [string, string][] }[] = [
   {
@@ -39,30 +39,23 @@ const keys: { where: string; rows: [string, string][] }[] = [
 
 export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-[8vh] left-1/2 z-40 max-h-[84vh] w-[min(560px,calc(100vw-2rem))] -translate-x-1/2 overflow-auto rounded-md border border-line bg-sheet p-6 shadow-2xl"
-        >
-          <Dialog.Title className="font-display text-xl">Keys</Dialog.Title>
-          {keys.map(({ where, rows }) => (
-            <section key={where} className="mt-4">
-              <h2 className="text-soft">{where}</h2>
-              <dl className="mt-1 grid grid-cols-[180px_1fr] gap-y-1">
-                {rows.map(([key, does]) => (
-                  <div key={key} className="contents">
-                    <dt className="font-mono text-[12px]">{key}</dt>
-                    <dd>{does}</dd>
-                  </div>
-                ))}
-              </dl>
-            </section>
-          ))}
-          <Dialog.Close className="button mt-5">Close</Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Modal open={open} onClose={onClose} title="Keys" className="top-[8vh] max-h-[84vh] overflow-auto p-6">
+      {keys.map(({ where, rows }) => (
+        <section key={where} className="mt-4">
+          <h2 className="text-soft">{where}</h2>
+          <dl className="mt-1 grid grid-cols-[180px_1fr] gap-y-1">
+            {rows.map(([key, does]) => (
+              <div key={key} className="contents">
+                <dt className="font-mono text-[12px]">{key}</dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      ))}
+      <button type="button" className="button mt-5" onClick={onClose}>
+        Close
+      </button>
+    </Modal>
   );
 }
