@@ -70,6 +70,9 @@ final readonly class Comparison
             'entry' => ['menu', self::text($row->value('menu_id'))],
             'words' => ['place', $row->id],
             'pick' => ['place', self::text($row->value('collection_id'))],
+            // Nobody would name a single bay, or a single detail of the shop.
+            'bay' => ['bay', 'frame'],
+            'setting' => ['setting', 'shop'],
             default => [$row->table, $row->id],
         };
     }

@@ -31,6 +31,16 @@ final class ComparisonTest extends TestCase
         self::assertSame('Header · Care of paper · 1 redirect', Comparison::summary($changes));
     }
 
+    public function testTheFrameIsOneThingHoweverManyBaysChange(): void
+    {
+        $bay = static fn (string $id, ?string $menu): RowChange => new RowChange('bay', $id, ['menu_id' => null], ['menu_id' => $menu]);
+        $changes = (new Comparison(['m' => 'Spring fair']))->changes([$bay('header', 'm'), $bay('footer-3', 'm'), new RowChange('setting', 'name', ['value' => 'a'], ['value' => 'b'])]);
+        self::assertSame([
+            ['where menus hang', ['Header: “Spring fair” hangs here.', 'Footer 3: “Spring fair” hangs here.']],
+            ['shop details', ['The shop’s details changed.']],
+        ], array_map(static fn (WaitingChange $change): array => [$change->name, $change->sentences], $changes));
+    }
+
     public function testALongSummaryIsCutShort(): void
     {
         $changes = array_map(static fn (int $n): WaitingChange => new WaitingChange('place', "p$n", "Place $n", [], []), range(1, 7));

@@ -20,10 +20,10 @@ export function ReleasesView() {
     `block rounded-md px-3 py-2 text-ink hover:no-underline ${isActive ? 'bg-lamp-wash' : 'hover:bg-sheet'}`;
   return (
     <main className="grid min-h-full content-start gap-6 px-4 py-4 lg:grid-cols-[320px_minmax(0,720px)]">
-      <div>
+      <div className="min-w-0">
         <h1>Releases</h1>
         {releases.error && <Trouble words={releases.error.message} />}
-        <ul className="mt-3 grid gap-1">
+        <ul className="mt-3 grid grid-cols-[minmax(0,1fr)] gap-1">
           <li>
             <NavLink to="/releases" end className={line}>
               <span className="block font-semibold">Waiting</span>
