@@ -5,6 +5,9 @@ declare(strict_types=1);
 use Lantern\Admin\Account;
 use Lantern\Admin\SignedInPeople;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
+
+use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
+
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\PdoSessionHandler;
 
 return static function (ContainerConfigurator $container): void {
@@ -67,5 +70,7 @@ return static function (ContainerConfigurator $container): void {
     foreach (['Admin', 'Console', 'Demo'] as $layer) {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }
-    $services->set(PdoSessionHandler::class)->args(['%env(resolve:DATABASE_URL)%', ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE, 'db_connection_options' => [PDO::ATTR_PERSISTENT => true]]]);
+    // Sessions use the connection that is there anyway.
+    $services->set('lantern.pdo', PDO::class)->factory([service('doctrine.dbal.workbench_connection'), 'getNativeConnection']);
+    $services->set(PdoSessionHandler::class)->args([service('lantern.pdo'), ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE]]);
 };

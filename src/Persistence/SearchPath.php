@@ -25,7 +25,17 @@ final readonly class SearchPath implements Middleware
 
             public function connect(#[\SensitiveParameter] array $params): Driver\Connection
             {
-                $connection = parent::connect($params);
+                try {
+                    return $this->prepared(parent::connect($params));
+                } catch (Driver\Exception) {
+                    // A connection that was kept may have been lost meanwhile, with a restart of the database say;
+                    // asked for again, it is made anew.
+                    return $this->prepared(parent::connect($params));
+                }
+            }
+
+            private function prepared(Driver\Connection $connection): Driver\Connection
+            {
                 $connection->exec("SET search_path TO {$this->copy}, catalogue, journal; SET timezone TO 'UTC'");
 
                 return $connection;
