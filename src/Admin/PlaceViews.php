@@ -31,6 +31,7 @@ final readonly class PlaceViews
             $place->address->path,
             $place->lightAt($this->clock->now())->value,
             $place->lightWords($this->clock->now()),
+            $place->kind->mayClose(),
         );
     }
 

@@ -46,7 +46,7 @@ final readonly class PlaceEditor
                 $place->title = self::title($title);
             }
             if (null !== $light) {
-                if (Light::Closed === $light && $place->kind->isFixed()) {
+                if (Light::Closed === $light && !$place->kind->mayClose()) {
                     throw new Refused('light', \sprintf('The %s is always there. Make it quiet to take it out of the menus.', $place->kind->words()));
                 }
                 $place->light = $light;

@@ -25,6 +25,8 @@ final readonly class PlaceBrief
         public string $light,
         #[OA\Property(description: 'What it is today, such as Open or Opens 1 March')]
         public string $lightWords,
+        #[OA\Property(description: 'Whether it can be closed at all')]
+        public bool $mayClose,
     ) {
     }
 }

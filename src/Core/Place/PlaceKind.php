@@ -44,4 +44,10 @@ enum PlaceKind: string
             default => false,
         };
     }
+
+    /** Fixed places never close; quiet is how they leave the menus. */
+    public function mayClose(): bool
+    {
+        return !$this->isFixed();
+    }
 }

@@ -11,8 +11,6 @@ use Lantern\Core\Refused;
 /** One redirect: a source, what it leads to, and how. A prefix rule stands for everything below its source. */
 final readonly class Rule
 {
-    public const NOTE_MAX = 500;
-
     public function __construct(
         public string $id,
         public Address $source,

@@ -11,12 +11,11 @@ const lights: { light: Light; name: string; sentence: string }[] = [
 /** Three lanterns, each with what it means. */
 export function LightChoice({ place, disabled, onChoose }: { place: PlaceBrief; disabled: boolean; onChoose: (light: Light) => void }) {
   const name = useId();
-  const fixed = ['front-page', 'all-products', 'all-collections', 'search', 'contact'].includes(place.kind);
   return (
     <fieldset disabled={disabled} className="grid gap-1">
       <legend className="sr-only">Light of {place.title}</legend>
       {lights
-        .filter(({ light }) => light !== 'closed' || !fixed)
+        .filter(({ light }) => light !== 'closed' || place.mayClose)
         .map(({ light, name: word, sentence }) => (
           <label
             key={light}
