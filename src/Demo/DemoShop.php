@@ -132,6 +132,7 @@ final class DemoShop
                     'maker' => $family->text('maker'),
                     'tags' => $family->textsOr('tags', []),
                     'options' => $family->mapOr('options', []),
+                    'featured' => 0 === $number % 17,
                     'new_since' => $this->today->modify(\sprintf('-%d days', ($number * 37) % 400 + 3))->format('Y-m-d'),
                 ];
                 foreach ($family->textsOr('in', []) as $category) {
@@ -189,7 +190,7 @@ final class DemoShop
             $this->place('pages/'.$page->text('key'), 'page', $page, $address, null === $group ? null : "groups/$group");
         }
         foreach (self::list($words['policies']) as $policy) {
-            $this->place('policies/'.$policy->text('key'), 'policy', $policy, $policy->text('address'));
+            $this->place('policies/'.$policy->text('key'), 'policy', $policy, $policy->text('address'), purpose: basename($policy->text('address')));
         }
         foreach (self::list($words['articles']) as $article) {
             $slug = Slug::fromTitle($article->text('title'))->text;
@@ -308,7 +309,7 @@ final class DemoShop
      * @param array{by: string, tag?: string}|null                       $rule
      * @param array{stored: string, type: string, size: int}|null $file
      */
-    private function place(string $key, string $kind, Fields $from, string $address, ?string $parent = null, ?string $title = null, ?string $picture = null, int $position = 0, ?array $rule = null, ?array $file = null, ?string $publishedOn = null): string
+    private function place(string $key, string $kind, Fields $from, string $address, ?string $parent = null, ?string $title = null, ?string $picture = null, int $position = 0, ?array $rule = null, ?array $file = null, ?string $publishedOn = null, string $purpose = ''): string
     {
         $id = DemoId::of($key);
         $this->addresses[$key] = $address;
@@ -330,6 +331,9 @@ final class DemoShop
             'rule' => $rule,
             'file' => $file,
             'published_on' => $publishedOn,
+            'serving' => $from->text('serving', 'shown'),
+            'download_name' => $from->text('download_name', ''),
+            'purpose' => $purpose,
             'changed_at' => $this->today->modify(\sprintf('-%d days', crc32($key) % 300 + 2))->format(\DATE_ATOM),
             'changed_by' => 0 === crc32($key) % 3 ? 'Joss Tamblyn' : 'Imke Ravensworth',
         ];

@@ -23,6 +23,12 @@ final readonly class Fields
         return new self($value, $within);
     }
 
+    /** Whether the field is there at all, be it null. */
+    public function has(string $name): bool
+    {
+        return \array_key_exists($name, $this->fields);
+    }
+
     public function text(string $name, ?string $otherwise = null): string
     {
         $value = $this->fields[$name] ?? $otherwise;
@@ -72,6 +78,17 @@ final readonly class Fields
         }
 
         return array_map(fn (mixed $one): string => \is_scalar($one) ? (string) $one : throw $this->wrong($name, 'a list of texts'), $value);
+    }
+
+    /** @return list<string> */
+    public function uuids(string $name): array
+    {
+        $value = $this->fields[$name] ?? [];
+        if (!\is_array($value) || !array_is_list($value)) {
+            throw $this->wrong($name, 'a list of ids');
+        }
+
+        return array_map(fn (mixed $one): string => self::of(['one' => $one], $this->path($name))->uuid('one'), $value);
     }
 
     /**

@@ -48,6 +48,13 @@ final readonly class MenuReader
         }, $this->connection->fetchAllAssociative('SELECT * FROM bay ORDER BY position'));
     }
 
+    public function lastPosition(): int
+    {
+        $last = $this->connection->fetchOne('SELECT max(position) FROM menu');
+
+        return is_numeric($last) ? (int) $last : 0;
+    }
+
     /** @return array<string, string> the names of all menus, by id */
     public function names(): array
     {

@@ -4,21 +4,21 @@ declare(strict_types=1);
 
 namespace Lantern\Persistence;
 
+use Lantern\Core\Place\CollectionRule;
+use Lantern\Core\Words\Words;
+
 /** What a place's own page shows besides its title. */
 final readonly class PlaceDetails
 {
-    /**
-     * @param string                             $html cleaned; links to places as `place:ID`
-     * @param array{by: string, tag?: string}|null $rule how a collection fills itself
-     * @param array{stored: string, type: string, size: int}|null $file
-     */
+    /** @param array{stored: string, type: string, size: int}|null $file its name below the folder of files, its media type, its bytes */
     public function __construct(
         public string $summary,
         public ?string $picture,
-        public string $html,
-        public ?array $rule,
+        public Words $words,
+        public CollectionRule $rule,
         public ?\DateTimeImmutable $publishedOn,
         public ?array $file = null,
+        public string $downloadName = '',
     ) {
     }
 }

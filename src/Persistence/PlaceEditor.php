@@ -4,31 +4,35 @@ declare(strict_types=1);
 
 namespace Lantern\Persistence;
 
-use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
-use Lantern\Core\Address\Address;
-use Lantern\Core\Impact\AddressChange;
-use Lantern\Core\Impact\AddressPlanner;
-use Lantern\Core\Impact\NewRedirect;
-use Lantern\Core\Impact\Readdressed;
-use Lantern\Core\Place\Light;
+use Lantern\Core\Impact\LightPlanner;
+use Lantern\Core\Impact\Touch;
+use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\Place;
-use Lantern\Core\Redirect\RedirectStatus;
-use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\Revision;
 use Lantern\Core\Refused;
+use Lantern\Core\Visitor;
 use Lantern\Persistence\Entity\PlaceRecord;
-use Lantern\Persistence\Entity\RedirectRecord;
+use Lantern\Persistence\Entity\WordsRecord;
 use Lantern\Persistence\Journal\Person;
+use Lantern\Persistence\Words\CleanedWords;
+use Lantern\Persistence\Words\WordsCleaner;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\Uid\UuidV7;
 
-/** Changes places of the workbench. Each change is one transaction, with the redirects that belong to it. */
+/** Changes places of the workbench, their words and their products. Each change is one transaction. */
 final readonly class PlaceEditor
 {
+    public const MAX_PICKS = 200;
+
     public function __construct(
         private EntityManagerInterface $entities,
         private UnitOfWork $work,
+        private PlaceRecords $records,
         private Copies $copies,
+        private WordsCleaner $cleaner,
+        private MentionReader $mentions,
+        private FileStore $files,
         private ClockInterface $clock,
     ) {
     }
@@ -38,142 +42,154 @@ final readonly class PlaceEditor
      *
      * @throws Refused|Stale|NotThere
      */
-    public function rewrite(string $placeId, int $version, Person $by, ?string $title = null, ?Light $light = null): void
+    public function revise(string $placeId, int $version, Revision $revision, Person $by): void
     {
-        $this->work->run(function () use ($placeId, $version, $by, $title, $light): void {
-            $place = $this->locked($placeId, $version);
-            if (null !== $title) {
-                $place->title = self::title($title);
-            }
-            if (null !== $light) {
-                if (Light::Closed === $light && !$place->kind->mayClose()) {
-                    throw new Refused('light', \sprintf('The %s is always there. Make it quiet to take it out of the menus.', $place->kind->words()));
-                }
-                $place->light = $light;
-            }
-            $this->sign($place, $by);
+        $this->work->run(function () use ($placeId, $version, $revision, $by): void {
+            $record = $this->records->locked($placeId, $version);
+            $before = $this->place($placeId);
+            $this->write($record, $revision->appliedTo($before, $this->copies->workbench->places), $revision);
+            $this->records->sign($record, $by);
         });
     }
 
     /**
-     * What a change of address would do, without doing it.
+     * What another light, other dates or another audience would touch, without changing anything.
+     *
+     * @return list<Touch>
      *
      * @throws Refused|NotThere
      */
-    public function planAddress(string $placeId, Address $to, bool $carryBelow): AddressChange
+    public function planLight(string $placeId, Revision $revision, int $visits): array
     {
-        $place = $this->copies->workbench->places->get($placeId) ?? throw NotThere::place();
-        $below = $carryBelow ? $this->below($place) : [];
-        $newAddresses = [$to];
-        foreach ($below as $one) {
-            $newAddresses[] = $one->address->rebased($place->address, $to);
+        $workbench = $this->copies->workbench;
+        $before = $this->place($placeId);
+        $after = $revision->appliedTo($before, $workbench->places);
+        $mentions = $this->mentions->of($before);
+        $menus = $this->mentions->menusThatLeadTo($placeId);
+        $elsewhere = null === $after->closedTo ? null : $workbench->places->get($after->closedTo)?->address->path;
+        $names = [];
+        foreach ($workbench->menus->trees(array_keys($menus)) as $id => $tree) {
+            $names[$menus[$id]] = $tree;
         }
-        $known = array_map(
-            static fn (Place $live): Address => $live->address,
-            $this->copies->live->places->byIds([$place->id, ...array_map(static fn (Place $one): string => $one->id, $below)]),
-        );
+        $planner = new LightPlanner($names, $workbench->places->referredToByMenus(array_keys($menus)), $mentions, $visits, $elsewhere);
+        $now = $this->clock->now();
+        $touches = [];
+        // What both get is told once; then what only customers get.
+        foreach ([Visitor::guest($now), Visitor::customer($now)] as $visitor) {
+            foreach ($planner->touches($before, $after, $visitor) as $touch) {
+                $touches[$touch->sentence] ??= $visitor->signedIn && [] !== $touches ? new Touch("For customers: {$touch->sentence}", $touch->breaks) : $touch;
+            }
+        }
 
-        return (new AddressPlanner($this->copies->workbench->places, $known, $this->copies->workbench->rules->concernedBy($place->address, $newAddresses)))
-            ->plan($place, $to, $below);
+        return array_values($touches);
     }
 
     /** @throws Refused|Stale|NotThere */
-    public function changeAddress(string $placeId, int $version, Address $to, bool $carryBelow, Person $by): AddressChange
+    public function writeWords(string $placeId, int $version, string $html, Person $by): CleanedWords
     {
-        return $this->work->run(function () use ($placeId, $version, $to, $carryBelow, $by): AddressChange {
-            $place = $this->locked($placeId, $version);
-            if ($to->path === $place->address) {
-                return new AddressChange([new Readdressed($place->id, $place->title, $to, $to)], [], [], [], []);
+        return $this->work->run(function () use ($placeId, $version, $html, $by): CleanedWords {
+            $place = $this->records->locked($placeId, $version);
+            if (!$place->kind->hasWords()) {
+                throw new Refused('html', \sprintf('A %s has no words of its own.', $place->kind->words()));
             }
-            $change = $this->planAddress($placeId, $to, $carryBelow);
-            $this->entities->getConnection()->executeStatement('SET CONSTRAINTS ALL DEFERRED');
-            $place->address = $to->path;
-            $this->sign($place, $by);
-            $this->carry(\array_slice($change->moved, 1), $by);
-            foreach ($change->dropped as $rule) {
-                $this->entities->remove($this->entities->getReference(RedirectRecord::class, $rule->id) ?? throw new \LogicException('A rule without a row.'));
+            $cleaned = $this->cleaner->clean($html);
+            $words = $this->entities->find(WordsRecord::class, $placeId);
+            if (null === $words) {
+                $this->entities->persist(new WordsRecord($placeId, $cleaned->words->html));
+            } else {
+                $words->html = $cleaned->words->html;
             }
-            foreach ($change->retargeted as $rule) {
-                $this->redirect($rule)->goalAddress = $rule->goal->address?->path;
-            }
-            foreach ($change->made as $new) {
-                $this->make($new);
-            }
+            $this->records->sign($place, $by);
 
-            return $change;
+            return $cleaned;
         });
     }
 
-    public static function title(string $title): string
+    /**
+     * The products that a collection shows, where they are picked by hand.
+     *
+     * @param list<string> $productIds in their order
+     *
+     * @throws Refused|Stale|NotThere
+     */
+    public function pick(string $collectionId, int $version, array $productIds, Person $by): void
     {
-        $title = trim((string) preg_replace('/\s+/u', ' ', $title));
-        if ('' === $title) {
-            throw new Refused('title', 'A place needs a title. Type one.');
+        $this->work->run(function () use ($collectionId, $version, $productIds, $by): void {
+            $place = $this->records->locked($collectionId, $version);
+            if (PlaceKind::Collection !== $place->kind || 'hand' !== CollectionRule::fromStored($place->rule)->by) {
+                throw new Refused('products', 'Only a collection that is picked by hand has products of its own choice.');
+            }
+            $productIds = array_values(array_unique($productIds));
+            if (\count($productIds) > self::MAX_PICKS) {
+                throw new Refused('products', \sprintf('At most %d products are picked by hand. Give them a tag instead, and fill the collection by it.', self::MAX_PICKS));
+            }
+            $there = array_filter($this->copies->workbench->places->byIds($productIds), static fn (Place $one): bool => PlaceKind::Product === $one->kind);
+            if (\count($there) !== \count($productIds)) {
+                throw new Refused('products', 'One of these products is no longer there. Look at the list again.');
+            }
+            $this->entities->getConnection()->executeStatement(<<<'SQL'
+                WITH wanted AS (SELECT id::uuid AS product_id, nth - 1 AS position FROM jsonb_array_elements_text(CAST(:ids AS jsonb)) WITH ORDINALITY AS one (id, nth)),
+                gone AS (DELETE FROM pick WHERE collection_id = :collection AND product_id NOT IN (SELECT product_id FROM wanted)),
+                moved AS (UPDATE pick k SET position = w.position FROM wanted w WHERE k.collection_id = :collection AND k.product_id = w.product_id AND k.position <> w.position)
+                INSERT INTO pick (id, collection_id, product_id, position)
+                SELECT gen_random_uuid(), :collection, w.product_id, w.position FROM wanted w
+                WHERE NOT EXISTS (SELECT FROM pick k WHERE k.collection_id = :collection AND k.product_id = w.product_id)
+                SQL, ['ids' => json_encode($productIds, \JSON_THROW_ON_ERROR), 'collection' => $collectionId]);
+            $this->records->sign($place, $by);
+        });
+    }
+
+    /**
+     * Puts a place among its siblings: before another one, or at their end.
+     *
+     * @throws Refused|Stale|NotThere
+     */
+    public function arrange(string $placeId, int $version, ?string $beforeId, Person $by): void
+    {
+        $this->work->run(function () use ($placeId, $version, $beforeId, $by): void {
+            $place = $this->records->locked($placeId, $version);
+            $moved = $this->entities->getConnection()->executeStatement(<<<'SQL'
+                WITH siblings AS (
+                    SELECT id, row_number() OVER (ORDER BY position, title, id) * 2 AS stand
+                    FROM place WHERE kind = :kind AND parent_id IS NOT DISTINCT FROM CAST(:parent AS uuid)
+                ), wanted AS (
+                    SELECT id, row_number() OVER (ORDER BY CASE WHEN id = :id THEN COALESCE((SELECT stand - 1 FROM siblings WHERE id = CAST(:before AS uuid)), 2147483647) ELSE stand END) AS position FROM siblings
+                )
+                UPDATE place p SET position = w.position FROM wanted w WHERE p.id = w.id AND p.position <> w.position
+                SQL, ['id' => $placeId, 'kind' => $place->kind->value, 'parent' => $place->parentId, 'before' => $beforeId]);
+            if ($moved > 0) {
+                $this->entities->refresh($place);
+            }
+            $this->records->sign($place, $by);
+        });
+    }
+
+    private function place(string $id): Place
+    {
+        return $this->copies->workbench->places->get($id) ?? throw NotThere::place();
+    }
+
+    private function write(PlaceRecord $record, Place $after, Revision $revision): void
+    {
+        $record->title = $after->title;
+        $record->parentId = $after->parentId;
+        $record->light = $after->light;
+        $record->opensOn = $after->opening->from;
+        $record->closesOn = $after->opening->until;
+        $record->audience = $after->audience;
+        $record->closedAnswer = $after->closedAnswer;
+        $record->closedTo = $after->closedTo;
+        $record->listed = $after->listing->listed;
+        $record->listingTitle = $after->listing->title;
+        $record->listingDescription = $after->listing->description;
+        $record->serving = $after->serving;
+        $record->summary = $revision->summary ?? $record->summary;
+        $record->downloadName = $revision->downloadName ?? $record->downloadName;
+        if (null !== $revision->rule) {
+            $record->rule = $revision->rule->stored();
         }
-        if (mb_strlen($title) > Place::MAX_TITLE) {
-            throw new Refused('title', \sprintf('A title has at most %d characters; this one has %d. Shorten it.', Place::MAX_TITLE, mb_strlen($title)));
+        if (null !== $revision->picture) {
+            $record->picture = '' === $revision->picture ? null : $this->files->knownPicture($revision->picture);
         }
-
-        return $title;
-    }
-
-    /** @return list<Place> what stands below a place, and would come along when its address changes */
-    private function below(Place $place): array
-    {
-        return $place->kind->hasPlacesBelow()
-            ? array_values($this->copies->workbench->places->below($place->address))
-            : [];
-    }
-
-    /** @param list<Readdressed> $moved */
-    private function carry(array $moved, Person $by): void
-    {
-        if ([] === $moved) {
-            return;
-        }
-        $this->entities->getConnection()->executeStatement(<<<'SQL'
-            UPDATE place p SET address = m.address, version = p.version + 1, changed_at = :now, changed_by = :by
-            FROM jsonb_to_recordset(CAST(:moved AS jsonb)) AS m(id uuid, address text) WHERE p.id = m.id
-            SQL, [
-            'moved' => json_encode(array_map(static fn (Readdressed $one): array => ['id' => $one->placeId, 'address' => $one->to->path], $moved), \JSON_THROW_ON_ERROR),
-            'now' => $this->clock->now()->format(\DATE_ATOM),
-            'by' => $by->name,
-        ]);
-    }
-
-    private function make(NewRedirect $new): void
-    {
-        $record = $this->entities->getRepository(RedirectRecord::class)->findOneBy(['source' => $new->source->path, 'isPrefix' => $new->prefix]);
-        if (null === $record) {
-            $record = new RedirectRecord((new UuidV7())->toRfc4122(), $new->source->path, $new->prefix, RedirectStatus::ForGood, 'address-change');
-            $record->createdAt = $this->clock->now();
-            $this->entities->persist($record);
-        }
-        $record->goalPlaceId = $new->goal->placeId;
-        $record->goalAddress = $new->goal->address?->path;
-        $record->goalOutside = null;
-        $record->status = RedirectStatus::ForGood;
-    }
-
-    private function redirect(Rule $rule): RedirectRecord
-    {
-        return $this->entities->find(RedirectRecord::class, $rule->id) ?? throw new \LogicException('A rule without a row.');
-    }
-
-    private function locked(string $placeId, int $version): PlaceRecord
-    {
-        $place = $this->entities->find(PlaceRecord::class, $placeId, LockMode::PESSIMISTIC_WRITE) ?? throw NotThere::place();
-        $this->entities->refresh($place);
-        if ($place->version !== $version) {
-            throw new Stale($place->version);
-        }
-
-        return $place;
-    }
-
-    private function sign(PlaceRecord $place, Person $by): void
-    {
-        $place->changedAt = $this->clock->now();
-        $place->changedBy = $by->name;
     }
 }

@@ -15,11 +15,12 @@ use Lantern\Core\Place\Opening;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\SearchListing;
+use Lantern\Core\Place\Serving;
 
 /** Places of one copy, as values of the core. */
 final class PlaceReader implements PlaceLookup
 {
-    public const COLUMNS = 'id, kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, listing_title, listing_description';
+    public const COLUMNS = 'id, kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, listing_title, listing_description, serving';
 
     public function __construct(private readonly Connection $connection)
     {
@@ -68,6 +69,20 @@ final class PlaceReader implements PlaceLookup
         return $this->places('address LIKE :below', ['below' => addcslashes($address->path, '%_\\').'/%']);
     }
 
+    /** @return list<Place> what stands directly below a place, in its own order */
+    public function childrenOf(string $parentId, int $most): array
+    {
+        return array_values($this->places('parent_id = :parent', ['parent' => $parentId], "position, title, id LIMIT $most"));
+    }
+
+    /** The last position among the places of a kind below a parent; 0 where there are none. */
+    public function lastPosition(PlaceKind $kind, ?string $parentId): int
+    {
+        $last = $this->connection->fetchOne('SELECT max(position) FROM place WHERE kind = ? AND parent_id IS NOT DISTINCT FROM CAST(? AS uuid)', [$kind->value, $parentId]);
+
+        return is_numeric($last) ? (int) $last : 0;
+    }
+
     /** @return list<Place> the place's parent, the parent's parent and so on; nearest first */
     public function above(Place $place): array
     {
@@ -107,6 +122,7 @@ final class PlaceReader implements PlaceLookup
             ClosedAnswer::from($row->text('closed_answer')),
             $row->textOrNull('closed_to'),
             new SearchListing($row->bool('listed'), $row->text('listing_title'), $row->text('listing_description')),
+            Serving::from($row->text('serving')),
         );
     }
 

@@ -6,7 +6,6 @@ namespace Lantern\Persistence;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
-use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -19,33 +18,61 @@ final readonly class PlaceTable
     {
     }
 
+    /** Letters are found by a trigram index over this; the migration has it letter for letter. */
+    private const LETTERS = "(p.title || ' ' || p.address || ' ' || p.kind) COLLATE \"default\"";
+
+    /** What each order goes by; every one has an index, and its last column tells any two places apart. */
+    private const KEYS = [
+        'title' => ['title', 'id'],
+        'address' => ['address', 'id'],
+        'kind' => ['kind', 'title', 'id'],
+        'changed' => ['changed_at', 'id'],
+    ];
+
+    /** What opens, and neither a list nor a menu nor a text nor a breadcrumb leads to. */
+    private const NOWHERE = <<<'SQL'
+        p.light <> 'closed' AND (p.light = 'quiet' OR p.parent_id IS NULL AND p.kind NOT IN ('product', 'collection', 'category'))
+        AND p.kind NOT IN ('front-page', 'search')
+        AND NOT (p.light = 'open' AND EXISTS (SELECT FROM entry e JOIN bay b ON b.menu_id = e.menu_id WHERE e.place_id = p.id AND e.enabled))
+        AND NOT EXISTS (SELECT FROM text_mention m JOIN place s ON s.id = m.source_id WHERE m.place_id = p.id AND m.source_id <> p.id AND s.light <> 'closed')
+        AND NOT EXISTS (SELECT FROM text_mention m JOIN place s ON s.id = m.source_id WHERE m.address = p.address AND m.source_id <> p.id AND s.light <> 'closed')
+        AND NOT EXISTS (SELECT FROM place c WHERE c.parent_id = p.id AND c.light <> 'closed')
+        SQL;
+
     /**
-     * A page of the table, by title.
+     * A page of the table.
      *
      * @param string|null $after id of the place that the page before ended with
      *
      * @return list<ListedPlace> one more than a page where there is a next one
      */
-    public function page(string $words, ?PlaceKind $kind, ?Light $light, bool $inNoMenu, ?string $after): array
+    public function page(PlaceFilter $filter, ?string $after): array
     {
-        [$where, $parameters] = $this->matching($words);
-        if (null !== $kind) {
-            $where .= ' AND p.kind = :kind';
-            $parameters['kind'] = $kind->value;
+        [$where, $parameters] = $this->matching($filter->words);
+        foreach (['kind' => $filter->kind?->value, 'light' => $filter->light?->value, 'parent_id' => $filter->parentId] as $column => $value) {
+            if (null !== $value) {
+                $where .= " AND p.$column = :$column";
+                $parameters[$column] = $value;
+            }
         }
-        if (null !== $light) {
-            $where .= ' AND p.light = :light';
-            $parameters['light'] = $light->value;
+        if (null !== $filter->listed) {
+            $where .= $filter->listed ? ' AND p.listed' : ' AND NOT p.listed';
         }
-        if ($inNoMenu) {
+        if ($filter->inNoMenu) {
             $where .= ' AND NOT EXISTS (SELECT FROM entry e WHERE e.place_id = p.id)';
         }
+        if ($filter->nowhere) {
+            $where .= ' AND '.self::NOWHERE;
+        }
+        $columns = self::KEYS[$filter->order] ?? self::KEYS['title'];
+        $direction = $filter->descending ? 'DESC' : 'ASC';
         if (null !== $after) {
-            $where .= ' AND (p.title, p.id) > (SELECT title, id FROM place WHERE id = :after)';
+            $where .= \sprintf(' AND (p.%s) %s (SELECT %s FROM place WHERE id = :after)', implode(', p.', $columns), $filter->descending ? '<' : '>', implode(', ', $columns));
             $parameters['after'] = $after;
         }
+        $order = implode(', ', array_map(static fn (string $column): string => "p.$column $direction", $columns));
 
-        return $this->listed("SELECT p.* FROM place p WHERE $where ORDER BY p.title, p.id LIMIT ".(self::PAGE + 1), 'p.title, p.id', $parameters);
+        return $this->listed("SELECT p.* FROM place p WHERE $where ORDER BY $order LIMIT ".(self::PAGE + 1), $order, $parameters);
     }
 
     /**
@@ -54,16 +81,38 @@ final readonly class PlaceTable
      *
      * @return list<ListedPlace>
      */
-    public function find(string $words, int $most = 12): array
+    public function find(string $words, ?PlaceKind $kind = null, int $most = 12): array
     {
         [$where, $parameters] = $this->matching($words);
         $parameters['begins'] = addcslashes(trim($words), '%_\\').'%';
+        if (null !== $kind) {
+            $where .= ' AND p.kind = :kind';
+            $parameters['kind'] = $kind->value;
+        }
 
         return $this->listed(
             "SELECT p.*, p.title ILIKE :begins AS begins, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where ORDER BY begins DESC, in_menu, p.kind = 'product', p.title, p.id LIMIT $most",
             "p.begins DESC, p.in_menu, p.kind = 'product', p.title, p.id",
             $parameters,
         );
+    }
+
+    /** @return list<ListedPlace> the places that others stand below, for whoever narrows the table to one */
+    public function groups(): array
+    {
+        return $this->listed("SELECT p.* FROM place p WHERE p.kind IN ('page-group', 'category', 'journal') ORDER BY p.kind DESC, p.address LIMIT 500", 'p.kind DESC, p.address', []);
+    }
+
+    /** @return list<ListedPlace> the products of a collection that is picked by hand, in their order */
+    public function picked(string $collectionId): array
+    {
+        return $this->listed('SELECT p.*, k.position AS nth FROM pick k JOIN place p ON p.id = k.product_id WHERE k.collection_id = :collection', 'p.nth, p.id', ['collection' => $collectionId]);
+    }
+
+    /** @return list<ListedPlace> a place among those of its kind that stand where it stands, in their order */
+    public function siblings(string $placeId): array
+    {
+        return $this->listed('SELECT p.* FROM place p JOIN place itself ON itself.kind = p.kind AND itself.parent_id IS NOT DISTINCT FROM p.parent_id WHERE itself.id = :id ORDER BY p.position, p.title, p.id LIMIT 200', 'p.position, p.title, p.id', ['id' => $placeId]);
     }
 
     public function one(string $id): ListedPlace
@@ -79,19 +128,13 @@ final readonly class PlaceTable
         return is_numeric($count) ? (int) $count : 0;
     }
 
-    /** @return list<string> outside mentions of an address, such as "Autumn advertisement (advertisement)" */
-    public function outsideMentions(string $address): array
-    {
-        return array_map(static fn (array $columns): string => (new Row($columns))->text('said'), $this->connection->fetchAllAssociative("SELECT name || ' (' || kind || ')' AS said FROM journal.outside_mention WHERE address = ? ORDER BY name", [$address]));
-    }
-
     /** @return array{string, array<string, mixed>} */
     private function matching(string $words): array
     {
         $where = 'true';
         $parameters = [];
         foreach (\array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8) as $n => $word) {
-            $where .= " AND (p.title ILIKE :word$n OR p.address ILIKE :word$n OR p.kind ILIKE :word$n)";
+            $where .= ' AND '.self::LETTERS." ILIKE :word$n";
             $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
         }
 

@@ -6,10 +6,13 @@ namespace Lantern\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 use Lantern\Core\Refused;
 use Lantern\Core\Release\Comparison;
 use Lantern\Core\Release\RowChange;
 use Lantern\Core\Release\WaitingChange;
+use Lantern\Core\Words\Blank;
+use Lantern\Core\Words\Words;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
@@ -60,6 +63,7 @@ final readonly class Publisher
                 return null;
             }
             $this->refuseWhatIsNotInOrder($rows);
+            $this->refuseEmptyBlanks($rows);
             $changes = (new Comparison($this->names($rows)))->changes($rows);
             $number = $this->record($rows, Comparison::summary($changes), $by);
             $this->connection->executeStatement('SET CONSTRAINTS ALL DEFERRED');
@@ -181,6 +185,33 @@ final readonly class Publisher
             SQL, ['entries' => $entries, 'removed' => $removed], ['entries' => ArrayParameterType::STRING, 'removed' => ArrayParameterType::STRING]);
         if (\is_string($label)) {
             throw new Refused('release', "“{$label}” leads to a place that is no longer there. Choose another place for it, or take it out, then publish.");
+        }
+    }
+
+    /**
+     * A text that visitors can read has no blank that nothing fills.
+     *
+     * @param list<RowChange> $rows
+     */
+    private function refuseEmptyBlanks(array $rows): void
+    {
+        $written = array_values(array_map(
+            static fn (RowChange $row): string => $row->id,
+            array_filter($rows, static fn (RowChange $row): bool => \in_array($row->table, ['words', 'place'], true) && !$row->isRemoved()),
+        ));
+        $detailsChanged = [] !== array_filter($rows, static fn (RowChange $row): bool => 'setting' === $row->table);
+        $texts = $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT p.title, w.html FROM place p JOIN words w ON w.id = p.id
+            WHERE p.light <> 'closed' AND (p.id IN (:written) OR :all AND p.kind = 'policy') AND w.html LIKE '%<span data-blank=%'
+            ORDER BY p.title
+            SQL, ['written' => $written, 'all' => $detailsChanged], ['written' => ArrayParameterType::STRING, 'all' => ParameterType::BOOLEAN]);
+        $details = [] === $texts ? [] : (new ShopReader($this->connection))->settings();
+        foreach ($texts as $columns) {
+            $row = new Row($columns);
+            $empty = array_map(static fn (Blank $blank): string => $blank->words(), (new Words($row->text('html')))->emptyBlanks($details));
+            if ([] !== $empty) {
+                throw new Refused('release', \sprintf('“%s” still has %s: %s. Fill %s in the shop’s details, or take %s out of the text, then publish.', $row->text('title'), 1 === \count($empty) ? 'an empty blank' : \count($empty).' empty blanks', implode(', ', $empty), 1 === \count($empty) ? 'it' : 'them', 1 === \count($empty) ? 'it' : 'them'));
+            }
         }
     }
 

@@ -6,19 +6,35 @@ namespace Lantern\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\Serving;
 use Lantern\Core\Visitor;
+use Lantern\Core\Words\Destination;
+use Lantern\Core\Words\Words;
 
 /** What the pages of the storefront list. Every list is one query, and none holds what is not shown to the visitor. */
 final readonly class ShopReader
 {
     public const PAGE = 24;
+    public const NEWEST_IN_FRONT = 8;
+    public const ARTICLES_IN_FRONT = 3;
 
     /** `Place::isShownTo` for the database; a test holds the two against each other. */
     public const SHOWN = "p.light = 'open' AND (p.opens_on IS NULL OR p.opens_on <= :moment) AND (p.closes_on IS NULL OR p.closes_on > :moment) AND p.audience IN ('everyone', :audience)";
 
-    private const CARD = 'p.id, p.kind, p.title, p.address, p.parent_id, p.light, p.opens_on, p.closes_on, p.audience, p.closed_answer, p.closed_to, p.listed, p.listing_title, p.listing_description, p.summary, p.picture, p.published_on, p.position';
+    /** A category and all below it. */
+    private const TREE = <<<'SQL'
+        WITH RECURSIVE tree AS (
+            SELECT CAST(:category AS uuid) AS id
+            UNION
+            SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category'
+        )
+
+        SQL;
+    private const IN_TREE = 'p.id IN (SELECT s.product_id FROM standing s JOIN tree ON tree.id = s.category_id)';
+    private const CARD = 'p.id, p.kind, p.title, p.address, p.parent_id, p.light, p.opens_on, p.closes_on, p.audience, p.closed_answer, p.closed_to, p.listed, p.listing_title, p.listing_description, p.serving, p.summary, p.picture, p.published_on, p.position';
     private const FACTS = 'f.sku, f.price, f.reduced_from, f.stock, f.weight, f.maker, to_jsonb(f.tags) AS tags, f.options';
 
     public function __construct(private Connection $connection)
@@ -27,14 +43,11 @@ final readonly class ShopReader
 
     public function details(string $placeId): PlaceDetails
     {
-        $row = new Row($this->connection->fetchAssociative('SELECT p.summary, p.picture, p.rule, p.file, p.published_on, t.html FROM place p LEFT JOIN words t USING (id) WHERE p.id = ?', [$placeId]) ?: []);
-        /** @var array{by: string, tag?: string}|null $rule */
-        $rule = $row->json('rule') ?: null;
-
+        $row = new Row($this->connection->fetchAssociative('SELECT p.summary, p.picture, p.rule, p.file, p.published_on, p.download_name, t.html FROM place p LEFT JOIN words t USING (id) WHERE p.id = ?', [$placeId]) ?: []);
         /** @var array{stored: string, type: string, size: int}|null $file */
         $file = $row->json('file') ?: null;
 
-        return new PlaceDetails($row->text('summary'), $row->textOrNull('picture'), $row->text('html'), $rule, $row->moment('published_on'), $file);
+        return new PlaceDetails($row->text('summary'), $row->textOrNull('picture'), new Words($row->text('html')), CollectionRule::fromStored($row->json('rule')), $row->moment('published_on'), $file, $row->text('download_name'));
     }
 
     /** @return array<string, string> the shop's details by name */
@@ -82,29 +95,49 @@ final readonly class ShopReader
      */
     public function productsOfCategory(string $categoryId, Visitor $visitor, ?string $after = null): array
     {
-        return $this->productPage(<<<'SQL'
-            WITH RECURSIVE tree AS (
-                SELECT CAST(:category AS uuid) AS id
-                UNION
-                SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category'
-            )
-            SQL, 'p.id IN (SELECT s.product_id FROM standing s JOIN tree ON tree.id = s.category_id)', $visitor, $after, ['category' => $categoryId]);
+        return $this->productPage(self::TREE, self::IN_TREE, $visitor, $after, ['category' => $categoryId]);
     }
 
     /**
      * The products of a collection: those picked by hand, or those its rule finds.
      *
-     * @param array{by: string, tag?: string}|null $rule
-     *
      * @return list<Card>
      */
-    public function productsOfCollection(string $collectionId, ?array $rule, Visitor $visitor, ?string $after = null): array
+    public function productsOfCollection(string $collectionId, CollectionRule $rule, Visitor $visitor, ?string $after = null): array
     {
-        return match ($rule['by'] ?? 'hand') {
-            'tag' => $this->productPage('', 'f.tags @> ARRAY[CAST(:tag AS text)]', $visitor, $after, ['tag' => $rule['tag'] ?? '']),
-            'reduced' => $this->productPage('', 'f.reduced_from IS NOT NULL', $visitor, $after),
+        return match ($rule->by) {
+            'hand' => $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = :collection AND '.self::SHOWN.' ORDER BY k.position, p.id LIMIT 200', $visitor, ['collection' => $collectionId]),
             'newest' => $this->newest($visitor, self::PAGE),
-            default => $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = :collection AND '.self::SHOWN.' ORDER BY k.position, p.id LIMIT 200', $visitor, ['collection' => $collectionId]),
+            default => $this->productPage('', self::ruled($rule), $visitor, $after, 'tag' === $rule->by ? ['tag' => $rule->tag] : []),
+        };
+    }
+
+    /** How many products, pages or articles the page of a place would list for a visitor; null where it lists nothing by itself. */
+    public function countListed(Place $place, CollectionRule $rule, Visitor $visitor): ?int
+    {
+        $products = "SELECT count(*) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND ".self::SHOWN.' AND ';
+        [$sql, $parameters] = match ($place->kind) {
+            PlaceKind::Category => [self::TREE.$products.self::IN_TREE, ['category' => $place->id]],
+            PlaceKind::Collection => match ($rule->by) {
+                'hand' => [$products.'EXISTS (SELECT FROM pick k WHERE k.collection_id = :collection AND k.product_id = p.id)', ['collection' => $place->id]],
+                'newest' => ['SELECT least(count(*), '.self::PAGE.") FROM place p WHERE p.kind = 'product' AND ".self::SHOWN, []],
+                default => [$products.self::ruled($rule), 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
+            },
+            PlaceKind::PageGroup => ["SELECT count(*) FROM place p WHERE p.kind = 'page' AND p.parent_id = :parent AND ".self::SHOWN, ['parent' => $place->id]],
+            default => [null, []],
+        };
+        $count = null === $sql ? null : $this->connection->fetchOne($sql, $parameters + self::visitor($visitor));
+
+        return is_numeric($count) ? (int) $count : null;
+    }
+
+    private static function ruled(CollectionRule $rule): string
+    {
+        return match ($rule->by) {
+            'tag' => 'f.tags @> ARRAY[CAST(:tag AS text)]',
+            'reduced' => 'f.reduced_from IS NOT NULL',
+            'featured' => 'f.featured',
+            default => 'true',
         };
     }
 
@@ -158,18 +191,31 @@ final readonly class ShopReader
         return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM place p LEFT JOIN product f ON f.id = p.id WHERE p.kind NOT IN ('front-page', 'search') AND ".self::SHOWN.$where." ORDER BY (p.kind = 'product'), p.title, p.id LIMIT 60", $visitor, $parameters);
     }
 
-    /**
-     * The places that cleaned HTML refers to, so that links can be written with today's addresses.
-     *
-     * @param list<string> $ids
-     *
-     * @return array<string, string> encoded addresses by place id
-     */
-    public function addresses(array $ids): array
+    public function words(string $placeId): Words
     {
-        $places = [] === $ids ? [] : (new PlaceReader($this->connection))->byIds($ids);
+        $html = $this->connection->fetchOne('SELECT html FROM words WHERE id = ?', [$placeId]);
 
-        return array_map(static fn (Place $place): string => $place->address->encoded(), $places);
+        return new Words(\is_string($html) ? $html : '');
+    }
+
+    /**
+     * Where the references in a text lead today.
+     *
+     * @param list<string> $placeIds
+     *
+     * @return array<string, Destination> by place id
+     */
+    public function destinations(array $placeIds): array
+    {
+        $places = [] === $placeIds ? [] : (new PlaceReader($this->connection))->byIds($placeIds);
+
+        return array_map(static fn (Place $place): Destination => new Destination($place->address, Serving::NewTab === $place->serving), $places);
+    }
+
+    /** @return list<string> the tags that products have, for whoever fills a collection by one */
+    public function tags(): array
+    {
+        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT unnest(tags) AS tag FROM product ORDER BY tag LIMIT 500'), \is_string(...)));
     }
 
     /**
@@ -192,10 +238,7 @@ final readonly class ShopReader
      */
     private function cards(string $sql, Visitor $visitor, array $parameters = []): array
     {
-        $parameters += [
-            'moment' => $visitor->moment->format(\DATE_ATOM),
-            'audience' => $visitor->signedIn ? 'customers' : 'guests',
-        ];
+        $parameters += self::visitor($visitor);
         $types = isset($parameters['kinds']) ? ['kinds' => ArrayParameterType::STRING] : [];
 
         return array_map(static function (array $columns): Card {
@@ -209,6 +252,12 @@ final readonly class ShopReader
                 $row->moment('published_on'),
             );
         }, $this->connection->fetchAllAssociative($sql, $parameters, $types));
+    }
+
+    /** @return array{moment: string, audience: string} what `SHOWN` asks for */
+    private static function visitor(Visitor $visitor): array
+    {
+        return ['moment' => $visitor->moment->format(\DATE_ATOM), 'audience' => $visitor->signedIn ? 'customers' : 'guests'];
     }
 
     private static function facts(Row $row): ProductFacts

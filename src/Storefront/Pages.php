@@ -7,14 +7,15 @@ namespace Lantern\Storefront;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\Serving;
 use Lantern\Persistence\Card;
 use Lantern\Persistence\Frame;
-use Lantern\Persistence\PlaceDetails;
 use Lantern\Persistence\ShopReader;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\ResponseHeaderBag;
 use Symfony\Component\Uid\Uuid;
 use Twig\Environment;
 
@@ -56,7 +57,7 @@ final readonly class Pages
         $visitor = $visit->visitor;
         $details = $shop->details($place->id);
         if (null !== $details->file) {
-            return $this->file($place, $details->file);
+            return $this->file($place, $details->file, $details->downloadName);
         }
         $after = $request->query->getString('after');
         $after = Uuid::isValid($after) ? $after : null;
@@ -64,8 +65,8 @@ final readonly class Pages
         [$template, $data] = match ($place->kind) {
             PlaceKind::FrontPage => ['front.html.twig', [
                 'categories' => $shop->below(null, $visitor, PlaceKind::Category),
-                'newest' => $shop->newest($visitor, 8),
-                'articles' => $shop->articles($visitor, 3),
+                'newest' => $shop->newest($visitor, ShopReader::NEWEST_IN_FRONT),
+                'articles' => $shop->articles($visitor, ShopReader::ARTICLES_IN_FRONT),
             ]],
             PlaceKind::Category => ['products.html.twig', $this->products($shop->productsOfCategory($place->id, $visitor, $after)) + [
                 'children' => $shop->below($place->id, $visitor, PlaceKind::Category),
@@ -86,16 +87,21 @@ final readonly class Pages
         return $this->response($visit, 200, $template, $data + [
             'place' => $place,
             'details' => $details,
-            'html' => $this->withLinks($details, $visit, $shop),
+            'html' => $details->words->shown($shop->destinations($details->words->placeIds()), $shop->settings(), $visit->prefix),
             'trail' => $this->breadcrumb($visit, $place, $categories),
         ]);
     }
 
     /** @param array{stored: string, type: string, size: int} $file */
-    private function file(Place $place, array $file): Response
+    private function file(Place $place, array $file, string $downloadName): Response
     {
-        $response = new BinaryFileResponse($this->filesDir.'/'.basename($file['stored']), 200, ['Content-Type' => $file['type']], public: true, autoEtag: true);
-        $response->setContentDisposition('inline', $place->address->slug());
+        $response = new BinaryFileResponse($this->filesDir.'/'.$file['stored'], 200, ['Content-Type' => $file['type']], public: true, autoEtag: true);
+        $name = '' === $downloadName ? $place->address->slug() : $downloadName;
+        $response->setContentDisposition(
+            Serving::Download === $place->serving ? ResponseHeaderBag::DISPOSITION_ATTACHMENT : ResponseHeaderBag::DISPOSITION_INLINE,
+            $name,
+            (string) preg_replace('/[^\x20-\x7E]|[%\/\\\\]/', '-', $name),
+        );
         if (!$place->listing->listed) {
             $response->headers->set('X-Robots-Tag', 'noindex');
         }
@@ -138,20 +144,6 @@ final readonly class Pages
             'title' => $one->title,
             'href' => $one->opensFor($visit->visitor) ? $visit->prefix.$one->address->encoded() : null,
         ], array_reverse(array_values(array_filter([...$above, $places->fixed(PlaceKind::FrontPage)]))));
-    }
-
-    /** Writes the references in a text as links to the addresses of today. */
-    private function withLinks(PlaceDetails $details, Visit $visit, ShopReader $shop): string
-    {
-        $html = str_replace('href="/', 'href="'.$visit->prefix.'/', $details->html);
-        if (!preg_match_all('/"place:([0-9a-f-]{36})(#[^"]*)?"/', $html, $found)) {
-            return $html;
-        }
-        $addresses = $shop->addresses(array_values(array_unique($found[1])));
-
-        return (string) preg_replace_callback('/ href="place:([0-9a-f-]{36})(#[^"]*)?"/', static fn (array $m): string => isset($addresses[$m[1]])
-            ? ' href="'.$visit->prefix.$addresses[$m[1]].($m[2] ?? '').'"'
-            : '', $html);
     }
 
     /** @param array<string, mixed> $data */

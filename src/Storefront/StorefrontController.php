@@ -12,6 +12,7 @@ use Lantern\Persistence\Copies;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -93,6 +94,10 @@ final readonly class StorefrontController
             'Referrer-Policy' => 'strict-origin-when-cross-origin',
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
         ]);
+        if ($response instanceof BinaryFileResponse && 'application/pdf' !== $response->headers->get('Content-Type')) {
+            // Nothing in a file is ever run, whatever it holds. (A browser shows a PDF only outside a sandbox.)
+            $response->headers->set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors $ancestors; sandbox");
+        }
         if (true === $visit?->preview) {
             $response->headers->set('X-Robots-Tag', 'noindex');
             $response->headers->set('Cache-Control', 'no-store');

@@ -112,7 +112,6 @@ final class ApiTest extends ShopTestCase
         $path = '/api/places/'.DemoId::of('pages/care-of-paper');
         $sheet = $this->get($path);
         self::assertSame(['Care of paper', 1, ['Footer, the shop'], '/binding-guides/care-of-paper'], [$this->at($sheet, 'place', 'title'), $this->at($sheet, 'version'), $this->at($sheet, 'menus'), $this->at($sheet, 'liveAddress')]);
-        self::assertSame(['Code on the parcel label (printed code)'], $this->at($sheet, 'outsideMentions'));
         $plan = $this->get("$path/address-plan?address=".urlencode('/Paper-Care/'));
         self::assertSame('/paper-care', $this->at($plan, 'address'));
         self::assertStringContainsString('stands in Code on the parcel label (printed code)', (string) json_encode($plan));

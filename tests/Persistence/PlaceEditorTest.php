@@ -7,9 +7,11 @@ namespace Lantern\Tests\Persistence;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Place\Light;
+use Lantern\Core\Place\Revision;
 use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
+use Lantern\Persistence\AddressEditor;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\PlaceEditor;
 use Lantern\Persistence\Publisher;
@@ -81,7 +83,7 @@ final class PlaceEditorTest extends ShopTestCase
     public function testLightAndTitle(): void
     {
         $id = DemoId::of('categories/calendar-kits');
-        $this->editor()->rewrite($id, $this->version($id), $this->person(), '  Almanac   kits ', Light::Quiet);
+        $this->editor()->revise($id, $this->version($id), new Revision(title: '  Almanac   kits ', light: Light::Quiet), $this->person());
         self::assertSame('Almanac kits quiet Joss Tamblyn', $this->value("SELECT title || ' ' || light || ' ' || changed_by FROM place WHERE id = ?", $id));
     }
 
@@ -89,35 +91,22 @@ final class PlaceEditorTest extends ShopTestCase
     {
         $id = DemoId::of('fixed/front');
         $this->expectException(Refused::class);
-        $this->editor()->rewrite($id, $this->version($id), $this->person(), null, Light::Closed);
-    }
-
-    public function testATitleHasItsLimits(): void
-    {
-        foreach (['', '  ', str_repeat('x', 201)] as $title) {
-            try {
-                PlaceEditor::title($title);
-                self::fail('It was taken.');
-            } catch (Refused $refused) {
-                self::assertSame('title', $refused->field);
-            }
-        }
-        self::assertSame(200, mb_strlen(PlaceEditor::title(str_repeat('é', 200))));
+        $this->editor()->revise($id, $this->version($id), new Revision(light: Light::Closed), $this->person());
     }
 
     public function testAStaleEditIsNotMade(): void
     {
         $id = DemoId::of('categories/papers');
         $version = $this->version($id);
-        $this->editor()->rewrite($id, $version, $this->person('owner'), 'Sheets');
+        $this->editor()->revise($id, $version, new Revision(title: 'Sheets'), $this->person('owner'));
         $this->expectException(Stale::class);
-        $this->editor()->rewrite($id, $version, $this->person(), 'Leaves');
+        $this->editor()->revise($id, $version, new Revision(title: 'Leaves'), $this->person());
     }
 
     private function move(string $key, string $address, bool $carry = false): void
     {
         $id = DemoId::of($key);
-        $this->editor()->changeAddress($id, $this->version($id), Address::parse($address), $carry, $this->person());
+        $this->service(AddressEditor::class)->change($id, $this->version($id), Address::parse($address), $carry, $this->person());
     }
 
     private function answer(string $path, bool $live = false): string

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Persistence;
 
+use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Persistence\Card;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\PlaceReader;
+use Lantern\Persistence\PlaceFilter;
 use Lantern\Persistence\PlaceTable;
 use Lantern\Persistence\ShopReader;
 use Lantern\Tests\ShopTestCase;
@@ -58,10 +60,10 @@ final class ShopReaderTest extends ShopTestCase
         );
         self::assertCount(12, $titles('first-binding'));
         self::assertSame([], $titles('winter-window'));
-        foreach ($this->shop()->productsOfCollection(DemoId::of('collections/reduced'), ['by' => 'reduced'], $this->guest()) as $card) {
+        foreach ($this->shop()->productsOfCollection(DemoId::of('collections/reduced'), CollectionRule::of('reduced'), $this->guest()) as $card) {
             self::assertGreaterThan($card->product?->price, $card->product?->reducedFrom);
         }
-        foreach ($this->shop()->productsOfCollection(DemoId::of('collections/acid-free'), ['by' => 'tag', 'tag' => 'acid-free'], $this->guest()) as $card) {
+        foreach ($this->shop()->productsOfCollection(DemoId::of('collections/acid-free'), CollectionRule::of('tag', 'acid-free'), $this->guest()) as $card) {
             self::assertContains('acid-free', $card->product->tags ?? []);
         }
         self::assertCount(ShopReader::PAGE, $titles('newest'));
@@ -93,12 +95,12 @@ final class ShopReaderTest extends ShopTestCase
     public function testThePlacesTableIsSearchedNarrowedAndPaged(): void
     {
         $table = $this->service(PlaceTable::class);
-        self::assertCount(PlaceTable::PAGE + 1, $first = $table->page('', null, null, false, null));
-        $second = $table->page('', null, null, false, $first[PlaceTable::PAGE - 1]->place->id);
+        self::assertCount(PlaceTable::PAGE + 1, $first = $table->page(new PlaceFilter(), null));
+        $second = $table->page(new PlaceFilter(), $first[PlaceTable::PAGE - 1]->place->id);
         self::assertSame($first[PlaceTable::PAGE]->place->id, $second[0]->place->id);
-        self::assertSame(['Calendar kits'], array_map(static fn ($one): string => $one->place->title, $table->page('kits calen category', PlaceKind::Category, null, false, null)));
-        self::assertSame([], $table->page('100%', null, null, false, null));
-        foreach ($table->page('', PlaceKind::Policy, null, true, null) as $one) {
+        self::assertSame(['Calendar kits'], array_map(static fn ($one): string => $one->place->title, $table->page(new PlaceFilter('kits calen category', PlaceKind::Category), null)));
+        self::assertSame([], $table->page(new PlaceFilter('100%'), null));
+        foreach ($table->page(new PlaceFilter(kind: PlaceKind::Policy, inNoMenu: true), null) as $one) {
             self::assertSame([], $one->menus);
             self::assertSame('Cookies', $one->place->title, 'the one that the footer forgot');
         }

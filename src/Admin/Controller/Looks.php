@@ -10,13 +10,17 @@ use Lantern\Admin\ApiDescription;
 use Lantern\Admin\PlaceViews;
 use Lantern\Admin\View\AnswerView;
 use Lantern\Admin\View\PreviewView;
+use Lantern\Admin\View\SeenView;
 use Lantern\Admin\View\SessionView;
 use Lantern\Admin\View\StepView;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Answer\Step;
+use Lantern\Core\Impact\Seen;
+use Lantern\Core\Visitor;
 use Lantern\Interchange\PreviewToken;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\CopyName;
+use Lantern\Persistence\Frame;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -25,6 +29,7 @@ use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Http\Attribute\CurrentUser;
+use Symfony\Component\Uid\Uuid;
 
 /** Who is looking, and what visitors see. */
 #[AsController]
@@ -34,6 +39,7 @@ final readonly class Looks
         private Api $api,
         private Copies $copies,
         private PlaceViews $places,
+        private Frame $frame,
         private ClockInterface $clock,
         private ApiDescription $description,
         #[Autowire(env: 'APP_SECRET')] private string $secret,
@@ -69,6 +75,29 @@ final readonly class Looks
         $token = new PreviewToken($body->choice('copy', CopyName::class, CopyName::Workbench), 'customer' === $body->text('audience', 'guest'), $body->moment('at'), $expires);
 
         return $this->api->json(new PreviewView($this->storefrontUrl.$token->prefix($this->secret), $expires->format(\DATE_ATOM)));
+    }
+
+    #[Route('/api/seen', methods: ['GET'])]
+    #[OA\Get(path: '/api/seen', summary: 'What a visitor at a moment sees otherwise than a guest does now, in words', parameters: [
+        new OA\Parameter(name: 'audience', in: 'query', schema: new OA\Schema(type: 'string', enum: ['guest', 'customer'])),
+        new OA\Parameter(name: 'at', in: 'query', schema: new OA\Schema(type: 'string', format: 'date-time')),
+        new OA\Parameter(name: 'place', in: 'query', description: 'Id of the place that is looked at', schema: new OA\Schema(type: 'string')),
+    ], responses: [new OA\Response(response: 200, description: 'The differences', content: new OA\JsonContent(ref: SeenView::class))])]
+    public function seen(Request $request): Response
+    {
+        $workbench = $this->copies->workbench;
+        [$now, $then] = [Visitor::guest($this->clock->now()), $this->api->visitor($request)];
+        $names = $workbench->menus->names();
+        $other = $this->frame->of($workbench, $then);
+        $menus = [];
+        foreach ($this->frame->of($workbench, $now) as $bay => $hung) {
+            if (null !== $hung->bay->menuId) {
+                $menus[$names[$hung->bay->menuId]] = [$hung->menu, $other[$bay]->menu];
+            }
+        }
+        $id = $request->query->getString('place');
+
+        return $this->api->json(new SeenView(Seen::differences(Uuid::isValid($id) ? $workbench->places->get($id) : null, $menus, $now, $then)));
     }
 
     #[Route('/api/answer', methods: ['GET'])]

@@ -16,10 +16,14 @@ final readonly class PlaceRow
     public function __construct(
         #[OA\Property]
         public PlaceBrief $place,
+        #[OA\Property]
+        public int $version,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $menus,
         #[OA\Property]
         public bool $listed,
+        #[OA\Property(description: 'Fewest links from the front page; null: no links lead there, or it was not asked for')]
+        public ?int $steps,
         #[OA\Property]
         public int $visits,
         #[OA\Property(format: 'date-time')]

@@ -12,17 +12,42 @@ final readonly class PlaceSheet
 {
     /**
      * @param list<string> $menus
-     * @param list<string> $outsideMentions
      */
     public function __construct(
         #[OA\Property]
         public PlaceBrief $place,
         #[OA\Property]
         public int $version,
+        #[OA\Property(description: 'What was chosen, whatever the dates make of it today', enum: ['open', 'quiet', 'closed'])]
+        public string $light,
+        #[OA\Property(format: 'date-time')]
+        public ?string $opensOn,
+        #[OA\Property(format: 'date-time')]
+        public ?string $closesOn,
+        #[OA\Property(enum: ['everyone', 'guests', 'customers'])]
+        public string $audience,
+        #[OA\Property(enum: ['not-found', 'gone', 'elsewhere'])]
+        public string $closedAnswer,
+        #[OA\Property]
+        public ?PlaceBrief $closedTo,
         #[OA\Property]
         public string $summary,
         #[OA\Property]
+        public ?string $picture,
+        #[OA\Property]
+        public ListingView $listing,
+        #[OA\Property(description: 'Of a collection')]
+        public ?RuleView $rule,
+        #[OA\Property]
+        public ?FileView $file,
+        #[OA\Property]
+        public bool $hasWords,
+        #[OA\Property(description: 'How many a visitor would see listed on its page now; null where it lists nothing by itself')]
+        public ?int $listedCount,
+        #[OA\Property]
         public ?PlaceBrief $parent,
+        #[OA\Property(description: 'The kind of place it may stand below; null: none')]
+        public ?string $parentKind,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $menus,
         #[OA\Property]
@@ -32,13 +57,11 @@ final readonly class PlaceSheet
         #[OA\Property]
         public bool $addressIsFixed,
         #[OA\Property]
+        public bool $isMadeHere,
+        #[OA\Property]
         public ?string $liveAddress,
         #[OA\Property]
         public string $suggestedAddress,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
-        public array $outsideMentions,
-        #[OA\Property]
-        public bool $listed,
         #[OA\Property(format: 'date-time')]
         public string $changedAt,
         #[OA\Property]

@@ -42,7 +42,7 @@ final readonly class AddressChange
             $said[] = \sprintf('%d %s below come along.', $along, 1 === $along ? 'place' : 'places');
         }
         if ([] !== $menusThatFollow) {
-            $said[] = \sprintf('%s %s.', self::enumerated($menusThatFollow), 1 === \count($menusThatFollow) ? 'follows by itself' : 'follow by themselves');
+            $said[] = \sprintf('%s %s.', Sentence::enumerated($menusThatFollow), 1 === \count($menusThatFollow) ? 'follows by itself' : 'follow by themselves');
         }
         $from = $this->moved[0]->from;
         if ([] !== $this->made) {
@@ -51,9 +51,9 @@ final readonly class AddressChange
                 $known[] = \sprintf('led %d %s here in 30 days', $visits, 1 === $visits ? 'visit' : 'visits');
             }
             if ([] !== $outside) {
-                $known[] = 'stands in '.self::enumerated($outside);
+                $known[] = 'stands in '.Sentence::enumerated($outside);
             }
-            $sources = self::enumerated(array_map(static fn (NewRedirect $r): string => $r->sourceWords(), $this->made));
+            $sources = Sentence::enumerated(array_map(static fn (NewRedirect $r): string => $r->sourceWords(), $this->made));
             $said[] = [] === $known
                 ? \sprintf('%s will lead on for good (301).', $sources)
                 : \sprintf('%s %s: %s will lead on for good (301).', $from, implode(' and ', $known), $sources);
@@ -71,13 +71,5 @@ final readonly class AddressChange
         }
 
         return $said;
-    }
-
-    /** @param list<string> $words */
-    private static function enumerated(array $words): string
-    {
-        $last = array_pop($words);
-
-        return [] === $words ? (string) $last : implode(', ', $words).' and '.$last;
     }
 }

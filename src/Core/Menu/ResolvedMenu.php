@@ -19,6 +19,22 @@ final readonly class ResolvedMenu
     ) {
     }
 
+    /** @return array<string, ResolvedEntry> every entry, in the order it is read */
+    public function byId(): array
+    {
+        $all = [];
+        $collect = static function (array $entries) use (&$collect, &$all): void {
+            /** @var list<ResolvedEntry> $entries */
+            foreach ($entries as $entry) {
+                $all[$entry->id] = $entry;
+                $collect($entry->children);
+            }
+        };
+        $collect($this->entries);
+
+        return $all;
+    }
+
     /**
      * The entries that lead to the given place, and those above them, by their ids: what is marked
      * with `aria-current` (WAI-ARIA 1.2).

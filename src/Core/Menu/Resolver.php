@@ -6,6 +6,7 @@ namespace Lantern\Core\Menu;
 
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
+use Lantern\Core\Place\Serving;
 use Lantern\Core\Visitor;
 
 /** Makes of a menu what one visitor gets at one moment, with the reason for each entry that is left out. */
@@ -78,7 +79,7 @@ final class Resolver
             $label,
             $leadsSomewhere ? $this->href($entry->target, $place) : null,
             $leadsSomewhere ? $place?->id : null,
-            $entry->newTab,
+            $entry->newTab || ($leadsSomewhere && Serving::NewTab === $place?->serving),
             $children,
         );
     }

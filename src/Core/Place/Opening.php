@@ -23,6 +23,11 @@ final readonly class Opening
         return new self();
     }
 
+    public function isAlways(): bool
+    {
+        return null === $this->from && null === $this->until;
+    }
+
     public function contains(\DateTimeImmutable $moment): bool
     {
         return (null === $this->from || $moment >= $this->from)

@@ -10,8 +10,6 @@ use Lantern\Core\Visitor;
 /** Anything on the storefront that a visitor can arrive at. */
 final readonly class Place
 {
-    public const MAX_TITLE = 200;
-
     /**
      * @param string      $id       UUIDv7
      * @param string|null $parentId category above a category, page group of a page, journal of an article
@@ -29,6 +27,7 @@ final readonly class Place
         public ClosedAnswer $closedAnswer = ClosedAnswer::NotFound,
         public ?string $closedTo = null,
         public SearchListing $listing = new SearchListing(),
+        public Serving $serving = Serving::Shown,
     ) {
     }
 

@@ -50,4 +50,42 @@ enum PlaceKind: string
     {
         return !$this->isFixed();
     }
+
+    /** The kind of place that one of this kind may stand below; null: it stands on its own. */
+    public function standsBelow(): ?self
+    {
+        return match ($this) {
+            self::Page => self::PageGroup,
+            self::Category => self::Category,
+            self::Article => self::Journal,
+            default => null,
+        };
+    }
+
+    /** Whether a person makes places of this kind here. Products come from the product system, fixed places are there. */
+    public function isMadeHere(): bool
+    {
+        return match ($this) {
+            self::Page, self::Policy, self::PageGroup, self::Category, self::Collection, self::Article, self::File => true,
+            default => false,
+        };
+    }
+
+    /** Whether its own page can have words; a file is all there is at its address. */
+    public function hasWords(): bool
+    {
+        return self::File !== $this && self::Search !== $this;
+    }
+
+    /** The part of the shop's addresses that a new place of this kind begins in, where it stands below no other. */
+    public function firstPart(): string
+    {
+        return match ($this) {
+            self::Policy => '/policies',
+            self::Collection => '/collections',
+            self::Article => '/journal',
+            self::File => '/files',
+            default => '/',
+        };
+    }
 }

@@ -10,6 +10,7 @@ use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\Serving;
 
 /** A place on the workbench, as it is edited. */
 #[ORM\Entity]
@@ -62,6 +63,16 @@ class PlaceRecord
     /** @var array{stored: string, type: string, size: int}|null of a file: its name below the files' folder, its media type, its bytes */
     #[ORM\Column(type: Types::JSON, nullable: true, options: ['jsonb' => true])]
     public ?array $file = null;
+
+    #[ORM\Column(type: Types::TEXT, enumType: Serving::class)]
+    public Serving $serving = Serving::Shown;
+
+    #[ORM\Column(type: Types::TEXT)]
+    public string $downloadName = '';
+
+    /** Which starting text a policy was made from; empty where from none. */
+    #[ORM\Column(type: Types::TEXT)]
+    public string $purpose = '';
 
     #[ORM\Column(type: Types::DATE_IMMUTABLE, nullable: true)]
     public ?\DateTimeImmutable $publishedOn = null;

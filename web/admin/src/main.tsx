@@ -8,6 +8,7 @@ import { MenusView } from './menus/MenusView';
 import { Toasts } from './parts/toasts';
 import { PlaceSheetView } from './places/PlaceSheetView';
 import { PlacesView } from './places/PlacesView';
+import { PoliciesView } from './places/PoliciesView';
 import { ReleasesView } from './releases/ReleasesView';
 import { Shell } from './shell/Shell';
 
@@ -21,6 +22,7 @@ const router = createBrowserRouter([
       { index: true, element: <Navigate to="/menus" replace /> },
       { path: 'menus/:id?', element: <MenusView /> },
       { path: 'places', element: <PlacesView /> },
+      { path: 'places/policies', element: <PoliciesView /> },
       { path: 'places/:id', element: <PlaceSheetView /> },
       { path: 'releases/:number?', element: <ReleasesView /> },
       { path: '*', element: <Nowhere /> },

@@ -9,6 +9,12 @@ export type Bay = Schemas['BayView'];
 export type PlaceBrief = Schemas['PlaceBrief'];
 export type PlaceRow = Schemas['PlaceRow'];
 export type PlaceSheet = Schemas['PlaceSheet'];
+export type RevisionInput = Schemas['RevisionInput'];
+export type WordsView = Schemas['WordsView'];
+export type Touch = Schemas['TouchView'];
+export type Listing = Schemas['ListingView'];
+export type Mention = Schemas['MentionView'];
+export type Done = Schemas['DoneView'];
 export type AddressPlan = Schemas['AddressPlan'];
 export type MoveInput = Schemas['MoveInput'];
 export type EntryInput = Schemas['EntryInput'];
@@ -53,6 +59,22 @@ export async function ask<T>(answer: Promise<{ data?: T; error?: unknown; respon
   if (response.ok && data !== undefined) return data;
   const problem = (error ?? {}) as { detail?: string; field?: string; current?: unknown };
   throw new ProblemError(response.status, problem.detail ?? 'Something went wrong here. Nothing was changed.', problem.field ?? null, problem.current ?? null);
+}
+
+/** The same, for an answer without data. */
+export async function askDone(answer: Promise<{ error?: unknown; response: Response }>): Promise<void> {
+  await ask(answer.then(({ error, response }) => ({ data: true, error, response })));
+}
+
+/** Sends a file as the field of a form; the answer, or its problem as an exception. */
+export async function upload<T>(path: string, file: File, headers: Record<string, string> = {}): Promise<T> {
+  const body = new FormData();
+  body.append('file', file);
+  const response = await fetch(path, { method: 'POST', body, headers: { 'X-CSRF-Token': meta('csrf-token'), ...headers } }).catch(() => {
+    throw new ProblemError(0, 'The server cannot be reached. Choose the file again when you are connected.');
+  });
+  const answer = await response.json().catch(() => ({}));
+  return ask(Promise.resolve(response.ok ? { data: answer as T, response } : { error: answer, response }));
 }
 
 /** How the API is told which version a change was made for (RFC 9110, 13.1.1). */

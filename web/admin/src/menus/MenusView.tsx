@@ -1,20 +1,21 @@
 import { useCallback, useState } from 'react';
-import { Navigate, useParams } from 'react-router';
+import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useSession } from '../shell/queries';
 import { FrameMap } from './FrameMap';
 import { Outline } from './Outline';
-import { ShopBeside } from './ShopBeside';
-import { type Audience, useFrame, useMenu } from './useMenu';
+import { type Looking, ShopBeside, today } from './ShopBeside';
+import { useFrame, useMenu } from './useMenu';
 
 /** The map of the shop's frame above; below it the outline of one menu, and the shop as visitors get it. */
 export function MenusView() {
   const { id } = useParams();
   const frame = useFrame();
   const session = useSession();
-  const [audience, setAudience] = useState<Audience>('guest');
+  const [looking, setLooking] = useState<Looking>(today);
+  const [query] = useSearchParams();
   const [shown, setShown] = useState<string | null>(null);
   const [pointed, setPointed] = useState<string | null>(null);
-  const menu = useMenu(id, audience);
+  const menu = useMenu(id, looking);
   const point = useCallback((entry: string | null) => setPointed(entry), []);
 
   if (frame.error) return <Trouble words={frame.error.message} />;
@@ -31,11 +32,19 @@ export function MenusView() {
         {menu.error ? (
           <Trouble words={menu.error.message} />
         ) : menu.data ? (
-          <Outline key={id} menu={menu.data} audience={audience} canEdit={session.data?.canEdit ?? false} pointed={pointed} onShow={setShown} />
+          <Outline
+            key={id}
+            menu={menu.data}
+            looking={looking}
+            canEdit={session.data?.canEdit ?? false}
+            pointed={pointed}
+            spot={query.get('entry')}
+            onShow={setShown}
+          />
         ) : (
           <p className="p-8 text-soft">Fetching the menu…</p>
         )}
-        <ShopBeside path="/" audience={audience} onAudience={setAudience} shown={shown} onPoint={point} follows={`${menu.dataUpdatedAt}`} />
+        <ShopBeside path="/" looking={looking} onLooking={setLooking} shown={shown} onPoint={point} follows={`${menu.dataUpdatedAt}`} />
       </div>
     </main>
   );

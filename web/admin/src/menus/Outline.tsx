@@ -10,24 +10,28 @@ import { uuidv7 } from '../parts/uuid';
 import { refreshWorkbench } from '../shell/queries';
 import { LeadField } from './LeadField';
 import type { Lead } from './leads';
+import type { Looking } from './ShopBeside';
 import { asInput, type Line, lines } from './tree';
 import { useDrag } from './useDrag';
-import { type Audience, type Step, useSteps } from './useMenu';
+import { type Step, useSteps } from './useMenu';
 
 const INDENT = 24;
 
 /** The entries of a menu as lines: walked, moved and renamed where they stand. */
 export function Outline({
   menu,
-  audience,
+  looking,
   canEdit,
   pointed,
+  spot,
   onShow,
 }: {
   menu: Menu;
-  audience: Audience;
+  looking: Looking;
   canEdit: boolean;
   pointed: string | null;
+  /** The entry that somebody came here for. */
+  spot: string | null;
   onShow: (entry: string | null) => void;
 }) {
   const all = lines(menu.entries);
@@ -37,7 +41,7 @@ export function Outline({
   const list = useRef<HTMLUListElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const wanted = useRef<string | null>(null);
-  const steps = useSteps(menu.id, audience);
+  const steps = useSteps(menu.id, looking);
   const tell = useTell();
   const current = all.find(({ entry }) => entry.id === currentId) ?? null;
 
@@ -56,6 +60,10 @@ export function Outline({
     setCurrentId(id);
     list.current?.querySelector<HTMLElement>(`[data-line="${id}"]`)?.focus();
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: only on coming here, not again with every edit
+  useEffect(() => {
+    if (spot && list.current?.querySelector(`[data-line="${CSS.escape(spot)}"]`)) focus(spot);
+  }, [spot]);
   // A line that moved is another element; the focus goes with the entry.
   useEffect(() => {
     if (!wanted.current) return;

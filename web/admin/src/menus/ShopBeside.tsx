@@ -1,7 +1,21 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { api, ask } from '../api/client';
-import type { Audience } from './useMenu';
+import { fromLocalField, toLocalField } from '../parts/when';
+
+/** Whose eyes the shop is looked at with, and when; null: now. */
+export type Looking = { audience: 'guest' | 'customer'; at: string | null };
+
+export const today: Looking = { audience: 'guest', at: null };
+
+/** The shop from the workbench, opened for a while for one visitor. */
+export const usePreview = ({ audience, at }: Looking) =>
+  useQuery({
+    queryKey: ['preview', audience, at],
+    queryFn: () => ask(api.POST('/api/previews', { body: { copy: 'workbench', audience, at } })),
+    staleTime: 60 * 60 * 1000,
+    refetchOnWindowFocus: false,
+  });
 
 const widths = { Desk: 1280, Tablet: 820, Phone: 390 } as const;
 type Width = keyof typeof widths;
@@ -11,15 +25,18 @@ type Told = { type: 'pointed'; entry: string | null } | { type: 'refreshed' | 'a
 /** The shop from the workbench, as a visitor gets it. It follows each edit, and shows the entry that is worked on. */
 export function ShopBeside({
   path,
-  audience,
-  onAudience,
+  place,
+  looking,
+  onLooking,
   shown,
   onPoint,
   follows,
 }: {
   path: string;
-  audience: Audience;
-  onAudience: (audience: Audience) => void;
+  /** Id of the place that is looked at, if it is one. */
+  place?: string;
+  looking: Looking;
+  onLooking: (looking: Looking) => void;
   shown: string | null;
   onPoint?: (entry: string | null) => void;
   /** Changes when the workbench did. */
@@ -28,20 +45,16 @@ export function ShopBeside({
   const [width, setWidth] = useState<Width>('Desk');
   const [room, setRoom] = useState({ width: 600, height: 500 });
   const [arrived, setArrived] = useState(0);
-  const place = useRef<HTMLDivElement>(null);
+  const box = useRef<HTMLDivElement>(null);
   const shop = useRef<HTMLIFrameElement>(null);
-  const preview = useQuery({
-    queryKey: ['preview', audience],
-    queryFn: () => ask(api.POST('/api/previews', { body: { copy: 'workbench', audience } })),
-    staleTime: 60 * 60 * 1000,
-    refetchOnWindowFocus: false,
-  });
+  const preview = usePreview(looking);
+  const other = looking.audience !== 'guest' || looking.at !== null;
 
   useEffect(() => {
-    const box = place.current;
-    if (!box) return;
-    const watch = new ResizeObserver(() => setRoom({ width: box.clientWidth, height: box.clientHeight }));
-    watch.observe(box);
+    const around = box.current;
+    if (!around) return;
+    const watch = new ResizeObserver(() => setRoom({ width: around.clientWidth, height: around.clientHeight }));
+    watch.observe(around);
     return () => watch.disconnect();
   }, []);
 
@@ -71,23 +84,34 @@ export function ShopBeside({
   const scale = Math.min(1, room.width / widths[width]);
   const url = preview.data && preview.data.url + path;
   return (
-    <section aria-label="The shop as visitors get it" className="grid min-h-[520px] grid-rows-[auto_minmax(0,1fr)] border-line lg:min-h-0 lg:border-l">
-      <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-line px-4 py-2">
+    <section aria-label="The shop as visitors get it" className="grid min-h-[520px] grid-rows-[auto_auto_minmax(0,1fr)] border-line lg:min-h-0 lg:border-l">
+      <div className="flex flex-wrap items-center gap-x-2.5 gap-y-1 border-b border-line px-4 py-2">
         <h2>The shop</h2>
         <Choices name="Width" all={['Desk', 'Tablet', 'Phone']} chosen={width} onChoose={(chosen) => setWidth(chosen as Width)} />
         <Choices
           name="Visitor"
           all={['Guest', 'Customer']}
-          chosen={audience === 'guest' ? 'Guest' : 'Customer'}
-          onChoose={(chosen) => onAudience(chosen === 'Guest' ? 'guest' : 'customer')}
+          chosen={looking.audience === 'guest' ? 'Guest' : 'Customer'}
+          onChoose={(chosen) => onLooking({ ...looking, audience: chosen === 'Guest' ? 'guest' : 'customer' })}
         />
+        <span className="flex items-center gap-1">
+          <Choices name="Time" all={['Now']} chosen={looking.at === null ? 'Now' : ''} onChoose={() => onLooking({ ...looking, at: null })} />
+          <input
+            type="datetime-local"
+            className={`choice w-38 border ${looking.at === null ? 'border-line' : 'border-ink text-ink'}`}
+            aria-label="Look at another date"
+            value={toLocalField(looking.at)}
+            onChange={(event) => onLooking({ ...looking, at: fromLocalField(event.target.value) })}
+          />
+        </span>
         {url && (
           <a className="ml-auto text-sm" href={url} target="_blank" rel="noopener">
-            In a tab of its own ↗
+            In a tab ↗
           </a>
         )}
       </div>
-      <div ref={place} className="min-h-0 overflow-hidden bg-line/50">
+      {other ? <Differences looking={looking} place={place} follows={follows} /> : <div />}
+      <div ref={box} className="min-h-0 overflow-hidden bg-line/50">
         {preview.error && <p className="p-6 text-brick">{preview.error.message}</p>}
         {url && (
           <iframe
@@ -108,9 +132,46 @@ export function ShopBeside({
   );
 }
 
-export function Choices({ name, all, chosen, onChoose }: { name: string; all: string[]; chosen: string; onChoose: (chosen: string) => void }) {
+/** What this visitor sees otherwise than a guest does now, in words. */
+function Differences({ looking, place, follows }: { looking: Looking; place: string | undefined; follows: string }) {
+  const seen = useQuery({
+    queryKey: ['seen', looking.audience, looking.at, place ?? '', follows],
+    queryFn: () =>
+      ask(api.GET('/api/seen', { params: { query: { audience: looking.audience, ...(looking.at ? { at: looking.at } : {}), ...(place ? { place } : {}) } } })),
+    placeholderData: keepPreviousData,
+  });
   return (
-    <fieldset className="flex gap-0.5">
+    <div className="max-h-32 overflow-auto border-b border-line bg-tide-wash px-4 py-2" aria-live="polite">
+      {seen.error ? (
+        <p className="text-brick">{seen.error.message}</p>
+      ) : seen.data?.differences.length === 0 ? (
+        <p>The same as a guest sees now.</p>
+      ) : (
+        <ul>
+          {seen.data?.differences.map((difference) => (
+            <li key={difference}>{difference}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  );
+}
+
+export function Choices({
+  name,
+  all,
+  chosen,
+  disabled = false,
+  onChoose,
+}: {
+  name: string;
+  all: string[];
+  chosen: string;
+  disabled?: boolean;
+  onChoose: (chosen: string) => void;
+}) {
+  return (
+    <fieldset className="flex gap-0.5" disabled={disabled}>
       <legend className="sr-only">{name}</legend>
       {all.map((one) => (
         <button key={one} type="button" className="choice" aria-pressed={one === chosen} onClick={() => onChoose(one)}>

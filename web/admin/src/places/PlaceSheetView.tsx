@@ -1,34 +1,42 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type ReactNode, useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
-import { type AddressPlan, api, ask, ifMatch, type Light, type PlaceSheet, ProblemError } from '../api/client';
+import { useState } from 'react';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { api, ask, askDone, ifMatch, type PlaceSheet } from '../api/client';
 import { Trouble } from '../menus/MenusView';
-import { ShopBeside } from '../menus/ShopBeside';
-import type { Audience } from '../menus/useMenu';
+import { type Looking, ShopBeside, today } from '../menus/ShopBeside';
 import { Lantern } from '../parts/Lantern';
-import { LightChoice } from '../parts/LightChoice';
+import { Part, partId, Wrong } from '../parts/Part';
 import { useTell } from '../parts/toasts';
 import { when } from '../parts/when';
-import { refreshWorkbench, useSession } from '../shell/queries';
+import { useSession } from '../shell/queries';
+import { AddressPart } from './AddressPart';
+import { FilePart } from './FilePart';
+import { LightPart } from './LightPart';
+import { ListingPart } from './ListingPart';
+import { MentionsPart } from './MentionsPart';
+import { ProductsPart } from './ProductsPart';
+import { StandingPart } from './StandingPart';
+import { revise, usePlace, usePlaceChange } from './usePlace';
+import { WordsPart } from './WordsPart';
 
-/** One place: its title, its address with what a change would touch, its light. The shop stands beside it. */
+/** One place, with its parts in the order of the work; the shop stands beside it and follows. */
 export function PlaceSheetView() {
   const { id = '' } = useParams();
-  const [audience, setAudience] = useState<Audience>('guest');
+  const [looking, setLooking] = useState<Looking>(today);
   const session = useSession();
-  const sheet = useQuery({ queryKey: ['place', id], queryFn: () => ask(api.GET('/api/places/{id}', { params: { path: { id } } })) });
+  const sheet = usePlace(id);
   if (sheet.error) return <Trouble words={sheet.error.message} />;
   if (!sheet.data) return <p className="p-8 text-soft">Fetching the place…</p>;
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full lg:grid-cols-[minmax(380px,5fr)_minmax(0,6fr)]">
-      <div className="min-h-0 overflow-auto bg-sheet px-6 py-5">
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full lg:grid-cols-[minmax(400px,1fr)_minmax(0,1fr)]">
+      <div className="min-h-0 overflow-auto bg-sheet px-6 pb-10">
         <Sheet key={id} sheet={sheet.data} canEdit={session.data?.canEdit ?? false} />
       </div>
       <ShopBeside
         key={sheet.data.place.address}
         path={encodeURI(sheet.data.place.address)}
-        audience={audience}
-        onAudience={setAudience}
+        place={id}
+        looking={looking}
+        onLooking={setLooking}
         shown={null}
         follows={`${sheet.data.version}`}
       />
@@ -37,33 +45,36 @@ export function PlaceSheetView() {
 }
 
 function Sheet({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
-  const queries = useQueryClient();
-  const tell = useTell();
   const { place } = sheet;
-
-  /** Makes a change of the place; where somebody else was faster, shows what it is now and keeps what was typed. */
-  const change = async (ask: (version: number) => Promise<PlaceSheet>): Promise<ProblemError | null> => {
-    try {
-      const version = queries.getQueryData<PlaceSheet>(['place', place.id])?.version ?? sheet.version;
-      queries.setQueryData(['place', place.id], await ask(version));
-      void refreshWorkbench(queries);
-      return null;
-    } catch (error) {
-      const problem = error instanceof ProblemError ? error : new ProblemError(0, String(error));
-      if (problem.status === 412 && problem.current) queries.setQueryData(['place', place.id], problem.current);
-      return problem;
-    }
-  };
-  const rewrite = (body: { title?: string; light?: Light }) =>
-    change((version) => ask(api.PATCH('/api/places/{id}', { params: { path: { id: place.id }, header: ifMatch(version) } as never, body })));
-  const readdress = (address: string, carryBelow: boolean) =>
-    change((version) =>
-      ask(api.PUT('/api/places/{id}/address', { params: { path: { id: place.id }, header: ifMatch(version) } as never, body: { address, carryBelow } })),
-    );
-
+  const [query] = useSearchParams();
+  const parts = [
+    ...(sheet.hasWords ? ['Words'] : ['File']),
+    ...(sheet.rule ? ['Products'] : []),
+    ...(sheet.parentKind ? ['Stand'] : []),
+    'Address',
+    'Light',
+    'Search listing',
+    'Mentions',
+  ];
   return (
     <>
-      <p className="text-sm text-soft">
+      <nav aria-label="Parts of the sheet" className="sticky top-0 z-10 -mx-6 flex flex-wrap gap-x-1 border-b border-line bg-sheet px-5 py-1.5">
+        {parts.map((name) => (
+          <button
+            key={name}
+            type="button"
+            className="choice hover:text-ink"
+            onClick={() => {
+              const part = document.getElementById(partId(name));
+              part?.scrollIntoView({ block: 'start' });
+              part?.focus({ preventScroll: true });
+            }}
+          >
+            {name}
+          </button>
+        ))}
+      </nav>
+      <p className="mt-4 text-sm text-soft">
         <Link to="/places">Places</Link> › {place.kindWords}
         {sheet.parent && (
           <>
@@ -76,88 +87,84 @@ function Sheet({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
         <Lantern light={place.light} words={place.lightWords} size={24} />
         {place.title}
       </h1>
-      <p className="mt-1 text-sm text-soft">
-        Changed {when(sheet.changedAt)} by {sheet.changedBy || 'nobody yet'} · {sheet.visits} visits in 30 days
+      <p className="mt-1 flex flex-wrap items-center gap-x-3 text-sm text-soft">
+        <span>
+          Changed {when(sheet.changedAt)} by {sheet.changedBy || 'nobody yet'} · {sheet.visits} visits in 30 days
+        </span>
+        {canEdit && sheet.isMadeHere && <Acts sheet={sheet} />}
       </p>
-      <Part name="Title">
-        <TitleField sheet={sheet} disabled={!canEdit} onKeep={(title) => rewrite({ title })} />
-      </Part>
-      <Part name="Address">
-        <AddressField
-          sheet={sheet}
-          disabled={!canEdit}
-          onChange={async (address, carry) => {
-            const before = place.address;
-            const problem = await readdress(address, carry);
-            if (!problem) tell.say(`${place.title} stands at ${address} now.`, () => void readdress(before, carry).then((again) => again && tell.warn(again)));
-            return problem;
-          }}
-        />
-      </Part>
-      <Part name="Light">
-        <LightChoice
-          place={place}
-          disabled={!canEdit}
-          onChoose={(light) => {
-            const before = place.light;
-            void rewrite({ light }).then((problem) =>
-              problem
-                ? tell.warn(problem)
-                : tell.say(`${place.title} is ${light} now.`, () => void rewrite({ light: before }).then((again) => again && tell.warn(again))),
-            );
-          }}
-        />
-        <p className="mt-2 text-soft">
-          {sheet.menus.length > 0 ? (
-            <>
-              Linked in {sheet.menus.join(' and ')}.{' '}
-              {place.light === 'quiet'
-                ? 'They leave it out while it is quiet; everything that leads here goes on working.'
-                : place.light === 'closed'
-                  ? 'They leave it out while it is closed, and its address does not open.'
-                  : 'Made quiet, it leaves them, and its address goes on working.'}
-            </>
-          ) : (
-            'No menu leads here.'
-          )}
+      {sheet.listedCount !== null && (
+        <p className={`mt-2 ${sheet.listedCount === 0 ? 'font-semibold text-brick' : 'text-soft'}`}>
+          {sheet.listedCount === 0
+            ? 'A visitor would see nothing listed here now.'
+            : `A visitor would see ${sheet.listedCount} ${sheet.listedCount === 1 ? 'thing' : 'things'} listed here now.`}
         </p>
-        {sheet.outsideMentions.length > 0 && (
-          <p className="mt-1 text-soft">
-            Stands outside the shop in: {sheet.outsideMentions.join('; ')}.
-            {place.light === 'closed' ? <strong className="text-brick"> Whoever comes from there finds nothing.</strong> : ' Whoever comes from there arrives.'}
-          </p>
-        )}
-      </Part>
+      )}
+      <TitleField sheet={sheet} disabled={!canEdit} />
+      {sheet.hasWords ? <WordsPart sheet={sheet} canEdit={canEdit} pointsTo={query.get('to')} /> : <FilePart sheet={sheet} canEdit={canEdit} />}
+      {sheet.rule && <ProductsPart sheet={sheet} canEdit={canEdit} />}
+      {sheet.parentKind && <StandingPart sheet={sheet} canEdit={canEdit} />}
+      <AddressPart sheet={sheet} disabled={!canEdit} />
+      <LightPart
+        key={`${sheet.light} ${sheet.opensOn} ${sheet.closesOn} ${sheet.audience} ${sheet.closedAnswer} ${sheet.closedTo?.id}`}
+        sheet={sheet}
+        canEdit={canEdit}
+      />
+      <ListingPart sheet={sheet} canEdit={canEdit} />
+      <MentionsPart sheet={sheet} canEdit={canEdit} />
     </>
   );
 }
 
-function Part({ name, children }: { name: string; children: ReactNode }) {
+/** What is done with the place as a whole. */
+function Acts({ sheet }: { sheet: PlaceSheet }) {
+  const navigate = useNavigate();
+  const tell = useTell();
+  const { place } = sheet;
+  const duplicate = async () => {
+    try {
+      const made = await ask(api.POST('/api/places/{id}/duplicate', { params: { path: { id: place.id } } }));
+      navigate(`/places/${made.id}`);
+      tell.say(`This is the copy of “${place.title}”. It is quiet until you make it open.`);
+    } catch (error) {
+      tell.warn(error);
+    }
+  };
+  const remove = async () => {
+    try {
+      await askDone(api.DELETE('/api/places/{id}', { params: { path: { id: place.id }, header: ifMatch(sheet.version) } as never }));
+      navigate('/places');
+      tell.say(`“${place.title}” was taken away. No visitor had seen it.`);
+    } catch (error) {
+      tell.warn(error);
+    }
+  };
   return (
-    <section aria-label={name} className="mt-6 border-t border-line pt-4">
-      <h2 className="mb-2">{name}</h2>
-      {children}
-    </section>
+    <>
+      {sheet.hasWords && (
+        <button type="button" className="min-h-6 text-tide underline" onClick={() => void duplicate()}>
+          Duplicate
+        </button>
+      )}
+      {sheet.liveAddress === null && (
+        <button type="button" className="min-h-6 text-tide underline" onClick={() => void remove()}>
+          Take it away
+        </button>
+      )}
+    </>
   );
 }
 
-function Wrong({ id, problem }: { id: string; problem: string | null }) {
-  return problem ? (
-    <p id={id} role="alert" className="mt-1 text-brick">
-      {problem}
-    </p>
-  ) : null;
-}
-
-function TitleField({ sheet, disabled, onKeep }: { sheet: PlaceSheet; disabled: boolean; onKeep: (title: string) => Promise<ProblemError | null> }) {
+function TitleField({ sheet, disabled }: { sheet: PlaceSheet; disabled: boolean }) {
+  const change = usePlaceChange(sheet.place.id);
   const [title, setTitle] = useState(sheet.place.title);
   const [problem, setProblem] = useState<string | null>(null);
   const keep = async () => {
     if (title.trim() === sheet.place.title) return setProblem(null);
-    setProblem((await onKeep(title))?.message ?? null);
+    setProblem((await change((version) => revise(sheet.place.id, version, { title })))?.message ?? null);
   };
   return (
-    <>
+    <Part name="Title">
       <input
         className="field"
         aria-label="Title"
@@ -171,124 +178,6 @@ function TitleField({ sheet, disabled, onKeep }: { sheet: PlaceSheet; disabled: 
       />
       <Wrong id="title-problem" problem={problem} />
       {sheet.menus.length > 0 && <p className="mt-1 text-sm text-soft">Menu entries without a label of their own follow it.</p>}
-    </>
-  );
-}
-
-/** A typed address, and what the change would do, told while it is typed and before it is done. */
-function AddressField({
-  sheet,
-  disabled,
-  onChange,
-}: {
-  sheet: PlaceSheet;
-  disabled: boolean;
-  onChange: (address: string, carry: boolean) => Promise<ProblemError | null>;
-}) {
-  const [typed, setTyped] = useState(sheet.place.address);
-  const [carry, setCarry] = useState(true);
-  const [plan, setPlan] = useState<AddressPlan | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const asks = typed.trim() !== sheet.place.address;
-
-  useEffect(() => {
-    setPlan(null);
-    setProblem(null);
-    if (!asks) return;
-    let stale = false;
-    const waiting = setTimeout(async () => {
-      try {
-        const next = await ask(
-          api.GET('/api/places/{id}/address-plan', { params: { path: { id: sheet.place.id }, query: { address: typed, below: carry ? 'carry' : 'stay' } } }),
-        );
-        if (!stale) setPlan(next);
-      } catch (error) {
-        if (!stale) setProblem(error instanceof Error ? error.message : String(error));
-      }
-    }, 200);
-    return () => {
-      stale = true;
-      clearTimeout(waiting);
-    };
-  }, [typed, carry, asks, sheet.place.id]);
-
-  const make = async () => {
-    if (!plan || busy) return;
-    setBusy(true);
-    const wrong = await onChange(plan.address, carry);
-    setBusy(false);
-    if (wrong) setProblem(wrong.message);
-    else setTyped(plan.address);
-  };
-
-  if (sheet.addressIsFixed) {
-    return (
-      <p className="text-soft">
-        <span className="address">{sheet.place.address}</span> is where the {sheet.place.kindWords} always is.
-      </p>
-    );
-  }
-  return (
-    <>
-      <input
-        className="field font-mono text-[13px]"
-        aria-label="Address"
-        aria-invalid={problem !== null}
-        aria-describedby={problem ? 'address-problem' : plan ? 'address-plan' : undefined}
-        disabled={disabled}
-        spellCheck={false}
-        value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-        onKeyDown={(event) => event.key === 'Enter' && void make()}
-      />
-      <Wrong id="address-problem" problem={problem} />
-      {!asks && sheet.suggestedAddress !== sheet.place.address && !disabled && (
-        <p className="mt-1 text-sm text-soft">
-          Made from the title it would be{' '}
-          <button type="button" className="min-h-6 font-mono text-tide underline" onClick={() => setTyped(sheet.suggestedAddress)}>
-            {sheet.suggestedAddress}
-          </button>
-        </p>
-      )}
-      {sheet.below > 0 && asks && (
-        <label className="mt-2 flex min-h-6 items-center gap-2">
-          <input type="checkbox" className="size-4 accent-tide" checked={carry} onChange={(event) => setCarry(event.target.checked)} />
-          Take along the {sheet.below} {sheet.below === 1 ? 'place' : 'places'} below
-        </label>
-      )}
-      {plan && (
-        <div id="address-plan" className="mt-3 rounded-md bg-tide-wash px-4 py-3">
-          <p className="font-semibold">
-            <span className="font-mono text-[13px]">{sheet.place.address}</span> becomes <span className="font-mono text-[13px]">{plan.address}</span>
-          </p>
-          <ul className="mt-1 grid gap-1">
-            {plan.sentences.map((sentence) => (
-              <li key={sentence}>{sentence}</li>
-            ))}
-          </ul>
-          {plan.moved.length > 1 && (
-            <details className="mt-2">
-              <summary className="min-h-6 text-tide">All {plan.moved.length} addresses</summary>
-              <ul className="mt-1 max-h-48 overflow-auto">
-                {plan.moved.map((one) => (
-                  <li key={one.from} className="address">
-                    {one.from} → {one.to}
-                  </li>
-                ))}
-              </ul>
-            </details>
-          )}
-          <div className="mt-3 flex gap-3">
-            <button type="button" className="button button--tide" disabled={busy} onClick={() => void make()}>
-              Change the address
-            </button>
-            <button type="button" className="button" onClick={() => setTyped(sheet.place.address)}>
-              Leave it
-            </button>
-          </div>
-        </div>
-      )}
-    </>
+    </Part>
   );
 }

@@ -27,6 +27,23 @@ const keys: { where: string; rows: [string, string][] }[] = [
     ],
   },
   {
+    where: 'In a text',
+    rows: [
+      ['Ctrl B, Ctrl I', 'Strong, stressed'],
+      ['Ctrl Shift L', 'Where the link leads'],
+      ['## , - , 1. ', 'At the beginning of a line: a heading, a list, a numbered list'],
+      ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
+    ],
+  },
+  {
+    where: 'In the table of places',
+    rows: [
+      ['Space', 'Choose the place under the focus'],
+      ['Shift Space', 'Choose all from the last one to this'],
+      ['Ctrl Z', 'Undo the last step with many places'],
+    ],
+  },
+  {
     where: 'In “Where should it lead?”',
     rows: [
       ['↑ ↓', 'Walk the places found'],

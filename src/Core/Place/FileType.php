@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Place;
+
+use Lantern\Core\Refused;
+
+/** The types of file that the shop offers (IANA media types). */
+enum FileType: string
+{
+    public const MAX_BYTES = 20 * 1024 * 1024;
+
+    case Pdf = 'application/pdf';
+    case Png = 'image/png';
+    case Jpeg = 'image/jpeg';
+    case Gif = 'image/gif';
+    case Webp = 'image/webp';
+    case Text = 'text/plain';
+    case Csv = 'text/csv';
+
+    /** @return non-empty-list<string> in lower case; the first is the usual one */
+    public function extensions(): array
+    {
+        return match ($this) {
+            self::Pdf => ['pdf'],
+            self::Png => ['png'],
+            self::Jpeg => ['jpg', 'jpeg'],
+            self::Gif => ['gif'],
+            self::Webp => ['webp'],
+            self::Text => ['txt'],
+            self::Csv => ['csv'],
+        };
+    }
+
+    public function isPicture(): bool
+    {
+        return str_starts_with($this->value, 'image/');
+    }
+
+    private function isText(): bool
+    {
+        return str_starts_with($this->value, 'text/');
+    }
+
+    /**
+     * The type of an upload, if its name, its content and its size agree that it may be one.
+     *
+     * @param string $found media type told by the content itself, never by whoever sends it
+     *
+     * @throws Refused
+     */
+    public static function ofUpload(string $name, string $found, int $bytes): self
+    {
+        if ($bytes > self::MAX_BYTES) {
+            throw new Refused('file', \sprintf('A file has at most %d MB; this one has %.1f MB. Make it smaller, or link to it elsewhere.', self::MAX_BYTES >> 20, $bytes / (1 << 20)));
+        }
+        if (0 === $bytes) {
+            throw new Refused('file', 'This file is empty. Choose another one.');
+        }
+        $extension = strtolower(pathinfo($name, \PATHINFO_EXTENSION));
+        foreach (self::cases() as $type) {
+            if (!\in_array($extension, $type->extensions(), true)) {
+                continue;
+            }
+            // A table or a note is told from other text by its name only; it is served as text, whatever stands in it.
+            if ($type->value !== $found && !($type->isText() && str_starts_with($found, 'text/'))) {
+                throw new Refused('file', \sprintf('“%s” is called .%s, but its content is %s. Save it anew as what it should be.', $name, $extension, $found));
+            }
+
+            return $type;
+        }
+
+        throw new Refused('file', \sprintf('“%s” is of no type that the shop offers. It takes PDF, PNG, JPEG, GIF, WebP, plain text and CSV.', $name));
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Shop;
+
+use Lantern\Core\Refused;
+
+/** What the shop says of itself: in its frame, and in the blanks of its policies. */
+enum ShopDetail: string
+{
+    case Name = 'name';
+    case Tagline = 'tagline';
+    case Company = 'company';
+    case Mail = 'mail';
+    case Country = 'country';
+    case DaysToReturn = 'days_to_return';
+    case Notice = 'notice';
+
+    private const MAX_LENGTH = 200;
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Name => 'Name of the shop',
+            self::Tagline => 'What it is, in a line',
+            self::Company => 'Company',
+            self::Mail => 'Mail address',
+            self::Country => 'Country',
+            self::DaysToReturn => 'Days to return',
+            self::Notice => 'Notice above the header',
+        };
+    }
+
+    /**
+     * What was typed, as it is kept. Everything but the name may be empty; blanks that need it are then counted.
+     *
+     * @throws Refused naming the detail
+     */
+    public function checked(string $typed): string
+    {
+        $value = trim((string) preg_replace('/\s+/u', ' ', $typed));
+        if ('' === $value) {
+            return self::Name === $this ? throw new Refused($this->value, 'A shop has a name. Type it.') : '';
+        }
+        if (mb_strlen($value) > self::MAX_LENGTH) {
+            throw new Refused($this->value, \sprintf('%s: at most %d characters; this has %d.', $this->words(), self::MAX_LENGTH, mb_strlen($value)));
+        }
+        if (self::Mail === $this && false === filter_var($value, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
+            throw new Refused($this->value, \sprintf('“%s” is no mail address. Write it like hello@your-shop.example.', $value));
+        }
+        if (self::DaysToReturn === $this && (!ctype_digit($value) || (int) $value < 1 || (int) $value > 999)) {
+            throw new Refused($this->value, 'Write the days as a number, such as 30.');
+        }
+
+        return $value;
+    }
+}

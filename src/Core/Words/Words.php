@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Words;
+
+/**
+ * The words of a place: HTML that was cleaned when it was stored. Links and pictures of this shop
+ * refer to places (`place:ID#part`), and blanks stand for details of the shop. Cleaning writes every
+ * attribute in double quotes and every quotation mark of a text as an entity, so the patterns here
+ * find tags and nothing else.
+ */
+final readonly class Words
+{
+    private const TAG = '/<(a|img)((?: [a-z-]+(?:="[^"]*")?)*) ?\/?>/';
+    private const BLANK = '/<span data-blank="([a-z-]+)"><\/span>/';
+
+    public function __construct(public string $html)
+    {
+    }
+
+    public function isEmpty(): bool
+    {
+        return '' === trim(strip_tags($this->html, ['img', 'hr', 'span']));
+    }
+
+    /** @return list<Reference> in the order of the text */
+    public function references(): array
+    {
+        preg_match_all(self::TAG, $this->html, $tags, \PREG_SET_ORDER);
+        $references = [];
+        foreach ($tags as [, $element, $attributes]) {
+            if (1 !== preg_match('/ (?:href|src)="(?:place:([0-9a-f-]{36})|(\/[^"#?]*))(?:\?[^"#]*)?(?:#([^"]*))?"/', $attributes, $found)) {
+                continue;
+            }
+            $references[] = new Reference(
+                ($found[1] ?? '') ?: null,
+                '' === ($found[2] ?? '') ? null : html_entity_decode($found[2]),
+                html_entity_decode($found[3] ?? ''),
+                match (true) {
+                    'img' === $element => 'picture',
+                    str_contains($attributes, ' class="button"') => 'button',
+                    default => 'link',
+                },
+            );
+        }
+
+        return $references;
+    }
+
+    /** @return list<string> ids of the places that it refers to, each once */
+    public function placeIds(): array
+    {
+        $ids = [];
+        foreach ($this->references() as $reference) {
+            if (null !== $reference->placeId) {
+                $ids[$reference->placeId] = true;
+            }
+        }
+
+        return array_keys($ids);
+    }
+
+    /** @return list<Anchor> in the order of the text */
+    public function anchors(): array
+    {
+        preg_match_all('/<h[2-4] id="([^"]+)">(.*?)<\/h[2-4]>/s', $this->html, $found, \PREG_SET_ORDER);
+
+        return array_map(static fn (array $m): Anchor => new Anchor($m[1], trim(html_entity_decode(strip_tags($m[2]), \ENT_QUOTES | \ENT_HTML5))), $found);
+    }
+
+    /** @return list<Blank> each once */
+    public function blanks(): array
+    {
+        preg_match_all(self::BLANK, $this->html, $found);
+
+        return array_values(array_filter(array_map(Blank::tryFrom(...), array_unique($found[1]))));
+    }
+
+    /**
+     * The blanks that nothing fills.
+     *
+     * @param array<string, string> $details of the shop, by name
+     *
+     * @return list<Blank>
+     */
+    public function emptyBlanks(array $details): array
+    {
+        return array_values(array_filter($this->blanks(), static fn (Blank $blank): bool => '' === trim($details[$blank->detail()] ?? '')));
+    }
+
+    /**
+     * As a visitor gets it: links and pictures with the addresses of today, blanks filled.
+     *
+     * @param array<string, Destination> $destinations by place id; a link to a place that is missing here keeps its words only
+     * @param array<string, string>      $details      of the shop, by name
+     * @param string                     $prefix       what every address of this shop begins with in a preview
+     */
+    public function shown(array $destinations, array $details, string $prefix = ''): string
+    {
+        $html = (string) preg_replace_callback(self::TAG, static function (array $tag) use ($destinations, $prefix): string {
+            if (1 !== preg_match('/ (href|src)="place:([0-9a-f-]{36})(#[^"]*)?"/', $tag[2], $found)) {
+                return str_replace([' href="/', ' src="/'], [" href=\"$prefix/", " src=\"$prefix/"], $tag[0]);
+            }
+            $to = $destinations[$found[2]] ?? null;
+            if (null === $to) {
+                return 'img' === $tag[1] ? '' : str_replace($found[0], '', $tag[0]);
+            }
+            $link = \sprintf(' %s="%s%s%s"', $found[1], htmlspecialchars($prefix.$to->address->encoded()), $found[3] ?? '', 'a' === $tag[1] && $to->newTab ? '" target="_blank" rel="noopener' : '');
+
+            return str_replace($found[0], $link, $tag[0]);
+        }, $this->html);
+
+        return (string) preg_replace_callback(self::BLANK, static function (array $found) use ($details): string {
+            $blank = Blank::tryFrom($found[1]);
+
+            return null === $blank ? '' : htmlspecialchars($details[$blank->detail()] ?? '');
+        }, $html);
+    }
+}

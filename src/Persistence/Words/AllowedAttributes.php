@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Persistence\Words;
+
+use Lantern\Core\Words\Blank;
+use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
+use Symfony\Component\HtmlSanitizer\Visitor\AttributeSanitizer\AttributeSanitizerInterface;
+
+/** Which values the attributes of a text may have, beyond what the sanitizer itself asks of addresses. */
+final class AllowedAttributes implements AttributeSanitizerInterface
+{
+    private const PLACE = 'place:[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
+
+    public function getSupportedElements(): ?array
+    {
+        return null;
+    }
+
+    public function getSupportedAttributes(): ?array
+    {
+        return null;
+    }
+
+    public function sanitizeAttribute(string $element, string $attribute, string $value, HtmlSanitizerConfig $config): ?string
+    {
+        $holds = match ($attribute) {
+            'href' => 1 === preg_match('~^(?:'.self::PLACE.'(?:#[^\s"]*)?|#[^\s"]+|/(?![/\\\\])[^\s"]*|https?://[^\s"]+|mailto:[^\s"]+|tel:[+\d]+)$|^/$~i', $value),
+            'src' => 1 === preg_match('~^'.self::PLACE.'$~', $value),
+            'class' => 'button' === $value,
+            'id' => 1 === preg_match('/^[a-z0-9][a-z0-9-]{0,79}$/', $value),
+            'data-blank' => null !== Blank::tryFrom($value),
+            'colspan', 'rowspan' => ctype_digit($value) && (int) $value >= 1 && (int) $value <= 30,
+            'scope' => \in_array($value, ['col', 'row'], true),
+            'start' => ctype_digit($value) && (int) $value < 10000,
+            'alt' => mb_strlen($value) <= 500,
+            default => false,
+        };
+
+        return $holds ? $value : null;
+    }
+}

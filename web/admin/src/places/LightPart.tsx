@@ -1,0 +1,168 @@
+import { useEffect, useState } from 'react';
+import { api, ask, type PlaceBrief, type PlaceSheet, type RevisionInput, type Touch } from '../api/client';
+import { LightChoice } from '../parts/LightChoice';
+import { Part, Wrong } from '../parts/Part';
+import { PlacePicker } from '../parts/PlacePicker';
+import { useTell } from '../parts/toasts';
+import { fromLocalField, toLocalField } from '../parts/when';
+import { revise, usePlaceChange } from './usePlace';
+
+type Wanted = {
+  light: PlaceSheet['light'];
+  opensOn: string;
+  closesOn: string;
+  audience: PlaceSheet['audience'];
+  closedAnswer: PlaceSheet['closedAnswer'];
+  closedTo: PlaceBrief | null;
+};
+
+const wantedOf = (sheet: PlaceSheet): Wanted => ({
+  light: sheet.light,
+  opensOn: toLocalField(sheet.opensOn),
+  closesOn: toLocalField(sheet.closesOn),
+  audience: sheet.audience,
+  closedAnswer: sheet.closedAnswer,
+  closedTo: sheet.closedTo,
+});
+
+const asRevision = (wanted: Wanted): RevisionInput => ({
+  light: wanted.light,
+  opening: { from: fromLocalField(wanted.opensOn), until: fromLocalField(wanted.closesOn) },
+  audience: wanted.audience,
+  closing: { answer: wanted.closedAnswer, to: wanted.closedTo?.id ?? null },
+});
+
+/** What the place lets out, when and to whom; what a change touches is told before it is made. */
+export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
+  const { place } = sheet;
+  const change = usePlaceChange(place.id);
+  const tell = useTell();
+  const [wanted, setWanted] = useState(() => wantedOf(sheet));
+  const [touches, setTouches] = useState<Touch[] | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const before = wantedOf(sheet);
+  const asks = JSON.stringify(wanted) !== JSON.stringify(before);
+  const asked = JSON.stringify(asRevision(wanted));
+  const set = (part: Partial<Wanted>) => setWanted((now) => ({ ...now, ...part }));
+
+  useEffect(() => {
+    setTouches(null);
+    setProblem(null);
+    if (!asks) return;
+    let stale = false;
+    const waiting = setTimeout(async () => {
+      try {
+        const plan = await ask(api.POST('/api/places/{id}/light-plan', { params: { path: { id: place.id } }, body: JSON.parse(asked) }));
+        if (!stale) setTouches(plan.touches);
+      } catch (error) {
+        if (!stale) setProblem(error instanceof Error ? error.message : String(error));
+      }
+    }, 150);
+    return () => {
+      stale = true;
+      clearTimeout(waiting);
+    };
+  }, [asked, asks, place.id]);
+
+  const make = async () => {
+    const wrong = await change((version) => revise(place.id, version, asRevision(wanted)));
+    if (wrong) return setProblem(wrong.message);
+    tell.say(
+      wanted.light === before.light ? `The light of ${place.title} has changed.` : `${place.title} is ${wanted.light} now.`,
+      () => void change((version) => revise(place.id, version, asRevision(before))).then((again) => again && tell.warn(again)),
+    );
+  };
+
+  return (
+    <Part name="Light">
+      <LightChoice place={place} chosen={wanted.light} disabled={!canEdit} onChoose={(light) => set({ light })} />
+      {place.mayClose && (
+        <div className="mt-3 grid gap-x-4 gap-y-2 sm:grid-cols-2">
+          <label className="text-sm text-soft">
+            Opens on
+            <input
+              type="datetime-local"
+              className="field mt-1 text-base text-ink"
+              disabled={!canEdit}
+              value={wanted.opensOn}
+              onChange={(event) => set({ opensOn: event.target.value })}
+            />
+          </label>
+          <label className="text-sm text-soft">
+            Closes on
+            <input
+              type="datetime-local"
+              className="field mt-1 text-base text-ink"
+              disabled={!canEdit}
+              value={wanted.closesOn}
+              onChange={(event) => set({ closesOn: event.target.value })}
+            />
+          </label>
+          <label className="text-sm text-soft">
+            Audience
+            <select
+              className="field mt-1 text-base text-ink"
+              disabled={!canEdit}
+              value={wanted.audience}
+              onChange={(event) => set({ audience: event.target.value as Wanted['audience'] })}
+            >
+              <option value="everyone">everyone</option>
+              <option value="customers">customers, who are signed in</option>
+              <option value="guests">guests, who are not</option>
+            </select>
+          </label>
+          <label className="text-sm text-soft">
+            While it is closed, its address
+            <select
+              className="field mt-1 text-base text-ink"
+              disabled={!canEdit}
+              value={wanted.closedAnswer}
+              onChange={(event) => set({ closedAnswer: event.target.value as Wanted['closedAnswer'] })}
+            >
+              <option value="not-found">is not found (404)</option>
+              <option value="gone">is gone (410)</option>
+              <option value="elsewhere">leads elsewhere for now (302)</option>
+            </select>
+          </label>
+          {wanted.closedAnswer === 'elsewhere' && (
+            <div className="sm:col-span-2">
+              <PlacePicker
+                label="Where visitors are led while it is closed"
+                chosen={wanted.closedTo}
+                disabled={!canEdit}
+                accept={({ id }) => id !== place.id}
+                onChoose={(closedTo) => set({ closedTo })}
+              />
+            </div>
+          )}
+        </div>
+      )}
+      <Wrong id="light-problem" problem={problem} />
+      {asks && (
+        <div className="mt-3 rounded-md bg-tide-wash px-4 py-3" aria-live="polite">
+          <p className="font-semibold">What this touches</p>
+          {touches === null && !problem && <p className="text-soft">Looking…</p>}
+          {touches?.length === 0 && <p>Nothing today: visitors see the same now.</p>}
+          {touches && touches.length > 0 && (
+            <ul className="mt-1 grid gap-1">
+              {touches.map(({ sentence, breaks }) => (
+                <li key={sentence} className={breaks ? 'text-brick' : undefined}>
+                  {breaks && <span className="font-semibold">Breaks: </span>}
+                  {sentence}
+                </li>
+              ))}
+            </ul>
+          )}
+          <div className="mt-3 flex gap-3">
+            <button type="button" className="button button--tide" disabled={problem !== null} onClick={() => void make()}>
+              {wanted.light === before.light ? 'Change it' : `Make it ${wanted.light}`}
+            </button>
+            <button type="button" className="button" onClick={() => setWanted(before)}>
+              Leave it
+            </button>
+          </div>
+        </div>
+      )}
+    </Part>
+  );
+}
