@@ -94,11 +94,11 @@ final readonly class MentionReader
             PlaceKind::Product => <<<'SQL'
                 SELECT p.title, p.id FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :place
                 UNION SELECT p.title, p.id FROM pick k JOIN place p ON p.id = k.collection_id WHERE k.product_id = :place
-                UNION SELECT title, id FROM place WHERE kind = 'all-products' AND :place IS NOT NULL
+                UNION SELECT title, id FROM place WHERE kind = 'all-products' AND CAST(:place AS uuid) IS NOT NULL
                 SQL,
-            PlaceKind::Collection => "SELECT title, id FROM place WHERE kind = 'all-collections' AND :place IS NOT NULL",
+            PlaceKind::Collection => "SELECT title, id FROM place WHERE kind = 'all-collections' AND CAST(:place AS uuid) IS NOT NULL",
             PlaceKind::Category, PlaceKind::Page, PlaceKind::Article => null === $place->parentId
-                ? "SELECT title, id FROM place WHERE kind = 'front-page' AND :place IS NOT NULL AND ".(PlaceKind::Category === $place->kind ? 'true' : 'false')
+                ? "SELECT title, id FROM place WHERE kind = 'front-page' AND CAST(:place AS uuid) IS NOT NULL AND ".(PlaceKind::Category === $place->kind ? 'true' : 'false')
                 : 'SELECT p.title, p.id FROM place p JOIN place c ON c.parent_id = p.id WHERE c.id = :place',
             default => null,
         };

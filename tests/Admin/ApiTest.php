@@ -4,24 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Admin;
 
-use Lantern\Admin\Account;
 use Lantern\Demo\DemoId;
-use Lantern\Tests\ShopTestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
-use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 use Symfony\Component\Uid\UuidV7;
 
-final class ApiTest extends ShopTestCase
+final class ApiTest extends ApiTestCase
 {
-    private KernelBrowser $browser;
-    private string $csrf = '';
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->signIn('editor');
-    }
-
     public function testAMoveIsMadeForTheVersionItWasMeantFor(): void
     {
         $menu = $this->get('/api/menus/'.DemoId::of('menus/header'));
@@ -202,53 +190,6 @@ final class ApiTest extends ShopTestCase
         $answer = $this->get('/api/answer?address='.urlencode('/Paper-Marbling?a=1'));
         self::assertSame([301, '/papers/marbled?a=1', 'Marbled papers'], [$this->at($answer, 'status'), $this->at($answer, 'location'), $this->at($answer, 'place', 'title')]);
         self::assertSame('/marbled-papers', $this->at($answer, 'trail', 1, 'to'));
-    }
-
-    private function signIn(string $role): void
-    {
-        self::ensureKernelShutdown();
-        $browser = self::bootKernel()->getContainer()->get('test.client');
-        self::assertInstanceOf(KernelBrowser::class, $browser);
-        $this->browser = $browser;
-        $this->browser->loginUser(new Account($this->person($role)));
-        $page = $this->browser->request('GET', '/');
-        $this->csrf = $page->filter('meta[name="csrf-token"]')->attr('content') ?? '';
-    }
-
-    private function get(string $path): mixed
-    {
-        $this->browser->request('GET', $path);
-
-        return json_decode((string) $this->browser->getResponse()->getContent(), true);
-    }
-
-    /** @param array<string, mixed> $body */
-    private function send(string $method, string $path, array $body, ?string $version = null): mixed
-    {
-        $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]), content: json_encode((object) $body, \JSON_THROW_ON_ERROR));
-
-        return json_decode((string) $this->browser->getResponse()->getContent(), true);
-    }
-
-    private function at(mixed $data, string|int ...$keys): mixed
-    {
-        foreach ($keys as $key) {
-            self::assertIsArray($data);
-            self::assertArrayHasKey($key, $data);
-            $data = $data[$key];
-        }
-
-        return $data;
-    }
-
-    private function code(): int
-    {
-        return $this->browser->getResponse()->getStatusCode();
-    }
-
-    private function header(string $name): ?string
-    {
-        return $this->browser->getResponse()->headers->get($name);
     }
 
     private function moves(): string

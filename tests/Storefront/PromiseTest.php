@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Storefront;
 
+use Lantern\Core\Impact\Steps;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Demo\DemoId;
 use Lantern\Kernel;
+use Lantern\Persistence\LinkReader;
 use Lantern\Persistence\Publisher;
+use Lantern\Persistence\Row;
 use Lantern\Tests\ShopTestCase;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -40,6 +45,94 @@ final class PromiseTest extends ShopTestCase
         $this->workbench()->executeStatement("UPDATE place SET light = 'quiet' WHERE light = 'open'");
         $this->service(Publisher::class)->publish('Joss');
         self::assertSame($before, $this->answers($addresses));
+    }
+
+    /**
+     * Every address of the shop, with every light, every answer for closed places and both audiences
+     * in turn: what is answered is what the light says, and only what is open is in a menu.
+     */
+    public function testEveryAddressWithEveryLight(): void
+    {
+        $random = new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar(2611));
+        $lights = ['open', 'quiet', 'closed'];
+        $answers = ['not-found' => 404, 'gone' => 410, 'elsewhere' => 302];
+        $places = $this->workbench()->fetchAllAssociative("SELECT id, address, kind, title, (SELECT count(*) FROM redirect r WHERE r.source = p.address) AS sources FROM place p WHERE kind <> 'search' ORDER BY id");
+        $shift = $random->getInt(0, 2);
+        for ($round = 0; $round < 3; ++$round) {
+            $chosen = [];
+            foreach ($places as $n => $columns) {
+                $place = new Row($columns);
+                $isFixed = PlaceKind::from($place->text('kind'))->isFixed();
+                // Over three rounds each place has each light once.
+                $light = $isFixed ? 'open' : $lights[($n + $round + $shift) % 3];
+                $chosen[$place->text('id')] = [$place, $light, array_keys($answers)[$random->getInt(0, 2)]];
+            }
+            $this->workbench()->executeStatement('UPDATE place p SET light = c.light, closed_answer = c.answer, closed_to = :front FROM jsonb_to_recordset(CAST(:chosen AS jsonb)) AS c(id uuid, light text, answer text) WHERE p.id = c.id', [
+                'front' => DemoId::of('fixed/front'),
+                'chosen' => json_encode(array_map(static fn (string $id, array $one): array => ['id' => $id, 'light' => $one[1], 'answer' => $one[2]], array_keys($chosen), $chosen), \JSON_THROW_ON_ERROR),
+            ]);
+            $this->service(Publisher::class)->publish('Joss');
+            $navigation = (string) $this->ask('/navigation.json')->getContent();
+            $sitemap = (string) $this->ask('/sitemap.xml')->getContent();
+            foreach ($chosen as [$place, $light, $answer]) {
+                $address = $place->text('address');
+                $expected = 'closed' === $light ? $answers[$answer] : 200;
+                $response = $this->ask($address);
+                self::assertSame($expected, $response->getStatusCode(), "$address, $light, $answer");
+                self::assertSame(302 === $expected ? '/' : null, $response->headers->get('Location'), $address);
+                self::assertSame('closed' !== $light, str_contains($sitemap, "$address</loc>") || '/' === $address, "$address, $light, in the sitemap");
+                if ('open' !== $light) {
+                    self::assertStringNotContainsString('"'.$address.'"', $navigation, "$address, $light, in a menu");
+                }
+            }
+        }
+    }
+
+    public function testAFileIsServedAsItShallBe(): void
+    {
+        $headers = fn (): array => array_map(fn (string $name): ?string => $this->ask('/files/paper-grain-chart.pdf')->headers->get($name), ['Content-Type', 'Content-Disposition', 'X-Content-Type-Options']);
+        self::assertSame(['application/pdf', 'inline; filename=paper-grain-chart.pdf', 'nosniff'], $headers());
+        $this->workbench()->executeStatement("UPDATE place SET serving = 'download', download_name = 'Körnung.pdf', listed = false WHERE address = '/files/paper-grain-chart.pdf'");
+        $this->service(Publisher::class)->publish('Joss');
+        self::assertSame(['application/pdf', "attachment; filename=K--rnung.pdf; filename*=utf-8''K%C3%B6rnung.pdf", 'nosniff'], $headers());
+        self::assertSame('noindex', $this->ask('/files/paper-grain-chart.pdf')->headers->get('X-Robots-Tag'));
+        self::assertStringNotContainsString('paper-grain-chart', (string) $this->ask('/sitemap.xml')->getContent());
+
+        self::assertStringNotContainsString('target="_blank"', (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent());
+        $this->workbench()->executeStatement("UPDATE place SET serving = 'new-tab' WHERE address = '/files/paper-grain-chart.pdf'");
+        $this->service(Publisher::class)->publish('Joss');
+        self::assertStringContainsString('href="/files/paper-grain-chart.pdf" target="_blank" rel="noopener"', (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent());
+    }
+
+    /** The steps that the program tells are those that somebody would need who follows links by hand. */
+    public function testStepsAreThoseOfAWalkThroughTheShop(): void
+    {
+        $steps = ['/' => 0];
+        $here = ['/'];
+        for ($far = 1; [] !== $here && $far < 8; ++$far) {
+            $next = [];
+            foreach ($here as $path) {
+                preg_match_all('/<a [^>]*href="(\/[^"?#]*)[^"]*"/', (string) $this->ask($path)->getContent(), $links);
+                foreach (array_unique($links[1]) as $link) {
+                    if (!isset($steps[$link])) {
+                        $steps[$link] = $far;
+                        $next[] = $link;
+                    }
+                }
+            }
+            $here = $next;
+        }
+        $places = $this->workbench()->fetchAllKeyValue("SELECT id, address FROM place WHERE light <> 'closed'");
+        $told = (new Steps($this->service(LinkReader::class), DemoId::of('fixed/front')))->to(array_map(strval(...), array_keys($places)));
+        $checked = 0;
+        foreach ($places as $id => $address) {
+            // A list of many pages shows some of its products only after a step or two more.
+            if (!str_starts_with((string) $address, '/products/')) {
+                self::assertSame($steps[$address] ?? null, $told[(string) $id], (string) $address);
+                ++$checked;
+            }
+        }
+        self::assertGreaterThan(70, $checked);
     }
 
     public function testAQuietPlaceIsInNoMenuAndNoList(): void

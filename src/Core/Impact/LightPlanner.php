@@ -41,6 +41,7 @@ final readonly class LightPlanner
         } elseif ($before->isShownTo($visitor) !== $after->isShownTo($visitor) && $after->opensFor($visitor)) {
             $said[] = new Touch(\sprintf('%s goes on opening. It is never “not found”, whoever arrives from wherever.', $after->address));
         }
+        $said = [...$said, ...$this->dates($before, $after, $visitor)];
         foreach ($this->menus as $name => $tree) {
             $said = [...$said, ...$this->menu($name, $tree, $before, $after, $visitor)];
         }
@@ -55,6 +56,20 @@ final readonly class LightPlanner
             $place->opensAt($visitor->moment) => 'asks to sign in',
             default => $place->closedAnswer->value.$place->closedTo,
         };
+    }
+
+    /** @return list<Touch> what its dates will do later, where they are other ones than before */
+    private function dates(Place $before, Place $after, Visitor $visitor): array
+    {
+        $said = [];
+        if ($after->light->opens() && $after->opening->from > $visitor->moment && $after->opening->from != $before->opening->from) {
+            $said[] = new Touch(\sprintf('It opens by itself on %s (UTC).', $after->opening->from->format('j F Y, H:i')));
+        }
+        if ($after->light->opens() && $after->opening->until > $visitor->moment && $after->opening->until != $before->opening->until) {
+            $said[] = new Touch(\sprintf('It closes by itself on %s (UTC).', $after->opening->until->format('j F Y, H:i')));
+        }
+
+        return $said;
     }
 
     private function address(Place $after, Visitor $visitor): Touch

@@ -9,6 +9,7 @@ use Lantern\Core\Address\Slug;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
+use Lantern\Core\Words\Blank;
 use Lantern\Core\Words\Words;
 use Lantern\Persistence\Copies;
 use Masterminds\HTML5;
@@ -125,7 +126,7 @@ final readonly class WordsCleaner
                 $element->setAttribute($attribute, $from->getAttribute($attribute));
             }
         }
-        if ('span' === $name && !$from->hasAttribute('data-blank')) {
+        if ('span' === $name && null === Blank::tryFrom($from->getAttribute('data-blank'))) {
             $this->copyTidied($from, $to, $takenOut, $depth + 1);
 
             return;
@@ -161,7 +162,14 @@ final readonly class WordsCleaner
         if ('tel' === $scheme) {
             $href = 'tel:'.preg_replace('/[^+\d]/', '', substr($href, 4));
         }
-        $link->setAttribute('href', $this->reference($href) ?? $href);
+        $href = $this->reference($href) ?? $href;
+        // The sanitizer itself is asked, so that no link is left that leads nowhere.
+        if (!str_contains($this->sanitizer->sanitize(\sprintf('<a href="%s">x</a>', htmlspecialchars($href))), ' href=')) {
+            $takenOut['a link that is no whole address'] = true;
+
+            return false;
+        }
+        $link->setAttribute('href', $href);
 
         return true;
     }

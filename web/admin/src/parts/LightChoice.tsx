@@ -29,7 +29,7 @@ export function LightChoice({
         .map(({ light, name: word, sentence }) => (
           <label
             key={light}
-            className={`flex cursor-pointer items-start gap-3 rounded-md px-2 py-2 focus-within:outline-2 focus-within:outline-tide ${chosen === light ? 'bg-lamp-wash' : 'hover:bg-paper'}`}
+            className={`flex relative cursor-pointer items-start gap-3 rounded-md px-2 py-2 focus-within:outline-2 focus-within:outline-tide ${chosen === light ? 'bg-lamp-wash' : 'hover:bg-paper'}`}
           >
             <input type="radio" name={name} className="sr-only" checked={chosen === light} onChange={() => onChoose(light)} />
             <Lantern light={light} size={22} />

@@ -51,7 +51,7 @@ export function PlacePicker({
         aria-controls={`${id}-found`}
         aria-activedescendant={open && options.length > at ? `${id}-${at}` : undefined}
         autoComplete="off"
-        placeholder={none ?? 'A few letters of a place'}
+        placeholder={none ?? label}
         disabled={disabled}
         // biome-ignore lint/a11y/noAutofocus: only in panels that a person has just opened to choose here
         autoFocus={autoFocus}

@@ -81,7 +81,7 @@ export function NewPlace({ groups, onClose }: { groups: PlaceBrief[]; onClose: (
             {kinds.map((one) => (
               <label
                 key={one.kind}
-                className={`cursor-pointer rounded-md px-3 py-1 font-medium focus-within:outline-2 focus-within:outline-tide ${kind === one.kind ? 'bg-ink text-sheet' : 'bg-paper'}`}
+                className={`relative cursor-pointer rounded-md px-3 py-1 font-medium focus-within:outline-2 focus-within:outline-tide ${kind === one.kind ? 'bg-ink text-sheet' : 'bg-paper'}`}
               >
                 <input type="radio" className="sr-only" name="kind" checked={kind === one.kind} onChange={() => setKind(one.kind)} />
                 {one.name}

@@ -28,7 +28,7 @@ export function PlaceSheetView() {
   if (!sheet.data) return <p className="p-8 text-soft">Fetching the place…</p>;
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full lg:grid-cols-[minmax(400px,1fr)_minmax(0,1fr)]">
-      <div className="min-h-0 overflow-auto bg-sheet px-6 pb-10">
+      <div className="relative min-h-0 overflow-auto bg-sheet px-6 pb-10">
         <Sheet key={id} sheet={sheet.data} canEdit={session.data?.canEdit ?? false} />
       </div>
       <ShopBeside

@@ -270,8 +270,8 @@ function Row({
       <td className="max-w-48 truncate py-1 pr-4 text-sm" title={menus.join(', ')}>
         {menus.length > 0 ? menus.join(', ') : <span className="text-soft">none</span>}
       </td>
-      <td className="py-1 pr-4 text-sm tabular-nums">{steps ?? <span className="text-dusk">none lead here</span>}</td>
-      <td className="py-1 pr-4 text-sm">{listed ? 'listed' : <span className="text-dusk">not listed</span>}</td>
+      <td className="py-1 pr-4 text-sm whitespace-nowrap tabular-nums">{steps ?? <span className="text-dusk">none lead here</span>}</td>
+      <td className="py-1 pr-4 text-sm whitespace-nowrap">{listed ? 'listed' : <span className="text-dusk">not listed</span>}</td>
       <td className="py-1 pr-4 text-right tabular-nums">{visits}</td>
       <td className="py-1 text-sm whitespace-nowrap text-soft" title={changedBy}>
         {when(changedAt)}, {changedBy.split(' ')[0]}

@@ -94,7 +94,7 @@ export function Shell() {
           )}
         </div>
       </header>
-      <div id="view" tabIndex={-1} className="min-h-0 overflow-auto outline-none">
+      <div id="view" tabIndex={-1} className="relative min-h-0 overflow-auto outline-none">
         {session.data && <Outlet />}
       </div>
       <Tray canPublish={session.data?.canEdit ?? false} />

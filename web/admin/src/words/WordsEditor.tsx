@@ -65,6 +65,7 @@ export default function WordsEditor({
       [previewUrl, words.blanks],
     ),
     content: words.html,
+    parseOptions: { preserveWhitespace: true },
     editable: !disabled,
     injectCSS: false,
     editorProps: {
@@ -268,7 +269,7 @@ export default function WordsEditor({
 /** Shows other words, with the caret as near to where it was as can be; that is no typing, so it is not kept again. */
 function show(editor: Editor, html: string): void {
   const { from, to } = editor.state.selection;
-  editor.commands.setContent(html, { emitUpdate: false });
+  editor.commands.setContent(html, { emitUpdate: false, parseOptions: { preserveWhitespace: true } });
   const end = editor.state.doc.content.size;
   editor.commands.setTextSelection({ from: Math.min(from, end), to: Math.min(to, end) });
 }

@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Admin;
+
+use Lantern\Admin\Account;
+use Lantern\Tests\ShopTestCase;
+use Symfony\Bundle\FrameworkBundle\KernelBrowser;
+
+/** A test that asks the API as a person who is signed in. */
+abstract class ApiTestCase extends ShopTestCase
+{
+    protected KernelBrowser $browser;
+    protected string $csrf = '';
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->signIn('editor');
+    }
+
+    protected function signIn(string $role): void
+    {
+        self::ensureKernelShutdown();
+        $browser = self::bootKernel()->getContainer()->get('test.client');
+        self::assertInstanceOf(KernelBrowser::class, $browser);
+        $this->browser = $browser;
+        $this->browser->loginUser(new Account($this->person($role)));
+        $page = $this->browser->request('GET', '/');
+        $this->csrf = $page->filter('meta[name="csrf-token"]')->attr('content') ?? '';
+    }
+
+    protected function get(string $path): mixed
+    {
+        $this->browser->request('GET', $path);
+
+        return json_decode((string) $this->browser->getResponse()->getContent(), true);
+    }
+
+    /** @param array<string, mixed> $body */
+    protected function send(string $method, string $path, array $body, ?string $version = null): mixed
+    {
+        $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]), content: json_encode((object) $body, \JSON_THROW_ON_ERROR));
+
+        return json_decode((string) $this->browser->getResponse()->getContent(), true);
+    }
+
+    protected function at(mixed $data, string|int ...$keys): mixed
+    {
+        foreach ($keys as $key) {
+            self::assertIsArray($data);
+            self::assertArrayHasKey($key, $data);
+            $data = $data[$key];
+        }
+
+        return $data;
+    }
+
+    protected function code(): int
+    {
+        return $this->browser->getResponse()->getStatusCode();
+    }
+
+    protected function header(string $name): ?string
+    {
+        return $this->browser->getResponse()->headers->get($name);
+    }
+}
