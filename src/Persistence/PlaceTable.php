@@ -85,6 +85,11 @@ final readonly class PlaceTable
     {
         [$where, $parameters] = $this->matching($words);
         $parameters['begins'] = addcslashes(trim($words), '%_\\').'%';
+        if (mb_strlen(trim($words)) < 3) {
+            // Too few letters for the index, and half the shop has them somewhere.
+            $where = '' === trim($words) ? 'true' : 'p.title ILIKE :begins';
+            $parameters = ['begins' => $parameters['begins']];
+        }
         if (null !== $kind) {
             $where .= ' AND p.kind = :kind';
             $parameters['kind'] = $kind->value;

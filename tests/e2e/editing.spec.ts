@@ -49,7 +49,7 @@ test('an address that is taken, reserved or broken is refused in the sheet', asy
     await expect(address).toHaveValue(typed);
     await expect(page.getByRole('button', { name: 'Change the address' })).toHaveCount(0);
   }
-  const title = page.getByRole('textbox', { name: 'Title' });
+  const title = page.getByRole('textbox', { name: 'Title', exact: true });
   await title.fill('y'.repeat(201));
   await title.press('Enter');
   await expect(page.getByRole('alert').filter({ hasText: 'at most 200 characters' })).toBeVisible();

@@ -85,7 +85,7 @@ test('the same work by keyboard alone', async ({ page }) => {
 
   // Published, and walked.
   const publish = page.getByRole('button', { name: 'Publish' });
-  for (let n = 0; n < 60 && !(await publish.evaluate((button) => button === document.activeElement)); n++) await keys(page, 'Tab');
+  for (let n = 0; n < 200 && !(await publish.evaluate((button) => button === document.activeElement)); n++) await keys(page, 'Tab');
   await keys(page, 'Enter');
   await expect(page.getByText('visitors see it now').first()).toBeVisible();
   expect((await ask(page, '/about-us/visit-the-workshop')).headers().location).toBe('/about-us/find-the-yellow-door');

@@ -5,12 +5,12 @@ test('the table of places keeps in the address bar what it is narrowed to', asyn
   await signIn(page);
   await page.goto(`${admin}/places`);
   await page.getByLabel('Kind').selectOption('page-group');
-  await page.getByRole('checkbox', { name: 'In no menu' }).check();
+  await page.getByLabel('Led to').selectOption('no-menu');
   await expect(page.getByText('1 place', { exact: true })).toBeVisible();
-  await expect(page).toHaveURL(/kind=page-group&menu=none/);
+  await expect(page).toHaveURL(/kind=page-group&led=no-menu/);
   await page.reload();
   await expect(page.getByRole('row')).toHaveCount(3);
-  await page.getByRole('checkbox', { name: 'In no menu' }).uncheck();
+  await page.getByLabel('Led to').selectOption('');
   await page.getByRole('searchbox').fill('no such thing');
   await expect(page.getByText('No place is like this.')).toBeVisible();
   await page.goto(`${admin}/places?light=closed`);
@@ -30,7 +30,7 @@ test('a title that changes is followed by entries without a label of their own',
   await signIn(page);
   await page.goto(`${admin}/places?q=strong+spines`);
   await page.getByRole('link', { name: 'Strong spines' }).click();
-  const title = page.getByRole('textbox', { name: 'Title' });
+  const title = page.getByRole('textbox', { name: 'Title', exact: true });
   await title.fill('Spines that last');
   await title.press('Enter');
   await expect(shopBeside(page).getByRole('heading', { level: 1 })).toHaveText('Spines that last');
@@ -54,7 +54,8 @@ test('light and address are undone from the message that told of them', async ({
   await page.goto(`${admin}/places?q=sheet+sizes`);
   await page.getByRole('link', { name: 'Sheet sizes' }).click();
   await page.getByText('Quiet', { exact: true }).click();
-  await expect(page.getByRole('img', { name: 'Quiet' })).toBeVisible();
+  await page.getByRole('button', { name: 'Make it quiet' }).click();
+  await expect(page.getByRole('img', { name: 'Quiet' }).first()).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('img', { name: 'Open' })).toBeVisible();
   const address = page.getByRole('textbox', { name: 'Address' });
@@ -93,6 +94,7 @@ test('looking and publishing work on a phone', async ({ page }) => {
   await page.getByRole('searchbox').fill('ways to pay');
   await page.getByRole('link', { name: 'Ways to pay' }).click();
   await page.getByText('Closed', { exact: true }).first().click();
+  await page.getByRole('button', { name: 'Make it closed' }).click();
   await expect(page.getByRole('region', { name: 'What waits' })).toContainText('Ways to pay');
   await page.getByRole('button', { name: 'Publish' }).click();
   await expect(page.getByText('visitors see it now').first()).toBeVisible();

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { api, ask, type Listing, type PlaceSheet } from '../api/client';
 import { KeptField } from '../parts/KeptField';
 import { Part } from '../parts/Part';
@@ -23,18 +23,22 @@ export function ListingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bo
     placeholderData: keepPreviousData,
   });
   const seen = asks && shown.data ? shown.data : listing;
+  // What is put together with the rest is the rest as it is when its turn comes.
   const put = (part: Partial<Pick<Listing, 'listed' | 'title' | 'description'>>) =>
-    change((version) => revise(id, version, { listing: { listed: listing.listed, title: listing.title, description: listing.description, ...part } }));
+    change((version, { listing: now }) => revise(id, version, { listing: { listed: now.listed, title: now.title, description: now.description, ...part } }));
+  const [listed, setListed] = useState(listing.listed);
+  useEffect(() => setListed(listing.listed), [listing.listed]);
+  const list = async (wanted: boolean) => {
+    setListed(wanted);
+    const problem = await put({ listed: wanted });
+    if (!problem) return;
+    setListed(!wanted);
+    tell.warn(problem);
+  };
   return (
     <Part name="Search listing">
       <label className="flex min-h-6 items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-4 accent-tide"
-          disabled={!canEdit}
-          checked={listing.listed}
-          onChange={(event) => void put({ listed: event.target.checked }).then((problem) => problem && tell.warn(problem))}
-        />
+        <input type="checkbox" className="size-4 accent-tide" disabled={!canEdit} checked={listed} onChange={(event) => void list(event.target.checked)} />
         Search engines may list it
       </label>
       <p className="mt-1 text-sm text-soft">

@@ -119,7 +119,7 @@ export function PlacesView() {
             </option>
           ))}
         </Narrow>
-        <Narrow name="Stands below" value={get('group')} onChange={(group) => set({ group })}>
+        <Narrow name="Within" value={get('group')} onChange={(group) => set({ group })}>
           <option value="">any place, or none</option>
           {groups.data?.groups.map(({ id, title, kindWords }) => (
             <option key={id} value={id}>

@@ -12,7 +12,7 @@ const queues = new Map<string, Promise<unknown>>();
  * Makes a change of a place. Where somebody else was faster, nothing is made: the place is shown as it
  * is now, and what was typed stays where it was typed.
  */
-export function usePlaceChange(id: string): (change: (version: number) => Promise<PlaceSheet>) => Promise<ProblemError | null> {
+export function usePlaceChange(id: string): (change: (version: number, now: PlaceSheet) => Promise<PlaceSheet>) => Promise<ProblemError | null> {
   const queries = useQueryClient();
   return useCallback(
     (change) => {
@@ -24,11 +24,11 @@ export function usePlaceChange(id: string): (change: (version: number) => Promis
   );
 }
 
-async function make(queries: QueryClient, id: string, change: (version: number) => Promise<PlaceSheet>): Promise<ProblemError | null> {
+async function make(queries: QueryClient, id: string, change: (version: number, now: PlaceSheet) => Promise<PlaceSheet>): Promise<ProblemError | null> {
   const sheet = queries.getQueryData<PlaceSheet>(['place', id]);
   if (!sheet) return new ProblemError(0, 'The place has not arrived yet. Try again in a moment.');
   try {
-    queries.setQueryData(['place', id], await change(sheet.version));
+    queries.setQueryData(['place', id], await change(sheet.version, sheet));
     void refreshWorkbench(queries);
     return null;
   } catch (error) {
