@@ -76,6 +76,19 @@ abstract class ShopTestCase extends KernelTestCase
         return $entities->getRepository(Person::class)->findOneBy(['role' => $role]) ?? throw new \LogicException("Nobody is $role.");
     }
 
+    /** @return array<string, string> the first column of a query to its second */
+    protected function pairs(string $sql): array
+    {
+        $pairs = [];
+        foreach ($this->workbench()->fetchAllNumeric($sql) as [$key, $value]) {
+            if (\is_string($key) && \is_string($value)) {
+                $pairs[$key] = $value;
+            }
+        }
+
+        return $pairs;
+    }
+
     /** One value of the database. */
     protected function value(string $sql, mixed ...$parameters): string
     {

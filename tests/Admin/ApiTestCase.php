@@ -57,6 +57,7 @@ abstract class ApiTestCase extends ShopTestCase
         return $data;
     }
 
+    /** @phpstan-impure */
     protected function code(): int
     {
         return $this->browser->getResponse()->getStatusCode();

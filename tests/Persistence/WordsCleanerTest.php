@@ -129,13 +129,13 @@ final class WordsCleanerTest extends ShopTestCase
         $id = DemoId::of('pages/care-of-paper');
         $html = '<h2 id="a">A</h2><p><a href="/papers#x" class="button">1</a> <a href="/no/such?x=1#y">2</a> href="place:x"</p><img src="/files/paper-grain-chart.pdf" alt="a > b"><a href="https://else.example">3</a><a href="/a&amp;b">4</a>';
         $this->service(PlaceEditor::class)->writeWords($id, 1, $html, $this->person());
-        $all = $this->workbench()->fetchAllKeyValue('SELECT id, html FROM words');
+        $all = $this->pairs('SELECT id, html FROM words');
         self::assertGreaterThan(20, \count($all));
         $found = 0;
         foreach ($all as $source => $text) {
-            $expected = array_map(static fn (Reference $one): array => [$one->form, $one->placeId, $one->address, $one->part], (new Words((string) $text))->references());
+            $expected = array_map(static fn (Reference $one): array => [$one->form, $one->placeId, $one->address, $one->part], (new Words($text))->references());
             $noted = array_map(array_values(...), $this->workbench()->fetchAllAssociative('SELECT form, place_id, address, part FROM text_mention WHERE source_id = ? ORDER BY nth', [$source]));
-            self::assertSame($expected, $noted, (string) $text);
+            self::assertSame($expected, $noted, $text);
             $found += \count($noted);
         }
         self::assertGreaterThan(20, $found);

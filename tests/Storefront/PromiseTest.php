@@ -122,13 +122,13 @@ final class PromiseTest extends ShopTestCase
             }
             $here = $next;
         }
-        $places = $this->workbench()->fetchAllKeyValue("SELECT id, address FROM place WHERE light <> 'closed'");
-        $told = (new Steps($this->service(LinkReader::class), DemoId::of('fixed/front')))->to(array_map(strval(...), array_keys($places)));
+        $places = $this->pairs("SELECT id, address FROM place WHERE light <> 'closed'");
+        $told = (new Steps($this->service(LinkReader::class), DemoId::of('fixed/front')))->to(array_keys($places));
         $checked = 0;
         foreach ($places as $id => $address) {
             // A list of many pages shows some of its products only after a step or two more.
-            if (!str_starts_with((string) $address, '/products/')) {
-                self::assertSame($steps[$address] ?? null, $told[(string) $id], (string) $address);
+            if (!str_starts_with($address, '/products/')) {
+                self::assertSame($steps[$address] ?? null, $told[$id], $address);
                 ++$checked;
             }
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Impact;
 
-/** The fewest links to follow from the front page to a place, for many places at once. */
+/** The fewest links to follow from the front page to a place, for many places at once; nobody follows more than `MOST`. */
 final readonly class Steps
 {
     public const MOST = 7;
@@ -68,7 +68,7 @@ final readonly class Steps
     private function walk(array &$steps, array $leadsOn): void
     {
         $here = array_keys($steps);
-        for ($far = 2; [] !== $here; ++$far) {
+        for ($far = 2; [] !== $here && $far <= self::MOST; ++$far) {
             $next = [];
             foreach ($here as $id) {
                 foreach ($leadsOn[$id] ?? [] as $to) {
