@@ -32,6 +32,8 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
       <p className="min-w-0 flex-1 truncate" aria-live="polite">
         {waiting.error ? (
           <span className="text-brick">{waiting.error.message}</span>
+        ) : !waiting.data ? (
+          <span className="text-soft">Looking what waits…</span>
         ) : count === 0 ? (
           <span className="text-soft">Nothing waits. Visitors see what you see.</span>
         ) : (
