@@ -171,7 +171,12 @@ final readonly class Comparison
                 'opens_on', 'closes_on' => 'Its opening has other dates.',
                 'audience' => "Audience: {$was} becomes {$is}.",
                 'listed', 'listing_title', 'listing_description' => 'Its search listing changed.',
-                'parent_id' => 'It stands below another place.',
+                'closed_answer', 'closed_to' => 'While it is closed, its address answers otherwise.',
+                'serving', 'download_name' => 'Links open it in another way.',
+                'file' => 'It has other content.',
+                'rule' => 'It comes by its products in another way.',
+                'summary' => 'Its short description changed.',
+                'parent_id' => '' === $is ? 'It stands below no other place.' : 'It stands below another place.',
                 'position' => 'It stands in another position among its siblings.',
                 default => 'Its '.str_replace('_', ' ', $column).' changed.',
             };

@@ -41,6 +41,20 @@ final class ComparisonTest extends TestCase
         ], array_map(static fn (WaitingChange $change): array => [$change->name, $change->sentences], $changes));
     }
 
+    public function testSaysWhatIsDifferentAboutAPlaceInWordsOfTheInterface(): void
+    {
+        $place = ['title' => 'Chart', 'kind' => 'file', 'parent_id' => 'g', 'serving' => 'shown', 'download_name' => '', 'file' => ['stored' => 'a'], 'closed_answer' => 'not-found', 'closed_to' => null, 'rule' => null, 'summary' => '', 'picture' => null, 'opens_on' => null];
+        $said = static fn (array $now): array => (new Comparison([]))->changes([new RowChange('place', 'p', $place, $now + $place)])[0]->sentences;
+        self::assertSame(['It stands below no other place.'], $said(['parent_id' => null]));
+        self::assertSame(['It stands below another place.'], $said(['parent_id' => 'h']));
+        self::assertSame(['Links open it in another way.'], $said(['serving' => 'download', 'download_name' => 'x.pdf']), 'once, however many columns');
+        self::assertSame(['It has other content.'], $said(['file' => ['stored' => 'b']]));
+        self::assertSame(['While it is closed, its address answers otherwise.'], $said(['closed_answer' => 'elsewhere', 'closed_to' => 'q']));
+        self::assertSame(['It comes by its products in another way.'], $said(['rule' => ['by' => 'newest']]));
+        self::assertSame(['Its opening has other dates.'], $said(['opens_on' => '2027-01-01']));
+        self::assertSame(['Its short description changed.', 'Its picture changed.'], $said(['summary' => 'x', 'picture' => 'y.svg']));
+    }
+
     public function testALongSummaryIsCutShort(): void
     {
         $changes = array_map(static fn (int $n): WaitingChange => new WaitingChange('place', "p$n", "Place $n", [], []), range(1, 7));
