@@ -140,6 +140,18 @@ test('a text is written by keyboard, with headings, a link to a place, and its s
   await expect(words(page)).toContainText('Then paste.');
   await expect(shown.getByRole('link', { name: 'paste' })).toHaveAttribute('href', /\/papers\/paste$/);
 
+  // What is pasted from elsewhere keeps its shape and loses its looks.
+  await words(page).click();
+  await page.keyboard.press('Control+End');
+  await page.keyboard.press('Enter');
+  await page.evaluate(() => {
+    const pasted = new DataTransfer();
+    pasted.setData('text/html', '<h1 style="color:red">Elsewhere</h1><p class="Mso"><b>Bold</b></p>');
+    document.querySelector('.written')?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: pasted, bubbles: true, cancelable: true }));
+  });
+  await expect(shown.locator('h2#elsewhere')).toHaveText('Elsewhere');
+  await expect(shown.locator('strong')).toHaveText('Bold');
+
   // What it leads to changes its address; the link follows.
   await open(page, 'Block-printed papers');
   await part(page, 'Address').getByRole('textbox', { name: 'Address' }).fill('/papers/block-printed');

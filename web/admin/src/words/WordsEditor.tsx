@@ -71,6 +71,8 @@ export default function WordsEditor({
     injectCSS: false,
     editorProps: {
       attributes: { class: 'written', role: 'textbox', 'aria-multiline': 'true', 'aria-label': `Words of ${sheet.place.title}` },
+      // The title of the place is its first heading; what is pasted begins a level below.
+      transformPastedHTML: (html) => html.replace(/(<\/?)h1\b/gi, '$1h2').replace(/(<\/?)h[56]\b/gi, '$1h4'),
       handlePaste: (view, event) => {
         const pasted = event.clipboardData?.getData('text/plain').trim() ?? '';
         if (!/^(https?:\/\/\S+)$/.test(pasted)) return false;

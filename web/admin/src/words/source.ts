@@ -2,7 +2,7 @@
 export function inLines(html: string): string {
   return html
     .replace(
-      /(<\/(?:p|h[2-4]|ul|ol|li|blockquote|table|thead|tbody|tr|pre)>|<(?:ul|ol|table|thead|tbody|tr|blockquote|hr)(?: [^>]*)?>|<img [^>]*>)(?=<)/g,
+      /(<\/(?:p|h[2-4]|ul|ol|li|blockquote|table|thead|tbody|tr|pre)>|<(?:ul|ol|table|thead|tbody|tr|blockquote|hr)(?: [^>]*)?>|<img [^>]*>)(?=<(?!\/(?:li|td|th)>))/g,
       '$1\n',
     )
     .replace(/\n+/g, '\n');
