@@ -15,11 +15,6 @@ final readonly class CollectionRule
     {
     }
 
-    public static function byHand(): self
-    {
-        return new self('hand');
-    }
-
     /** @throws Refused where there is no such way, or a tag is missing */
     public static function of(string $by, string $tag = ''): self
     {

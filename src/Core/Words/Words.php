@@ -19,11 +19,6 @@ final readonly class Words
     {
     }
 
-    public function isEmpty(): bool
-    {
-        return '' === trim(strip_tags($this->html, ['img', 'hr', 'span']));
-    }
-
     /** @return list<Reference> in the order of the text */
     public function references(): array
     {

@@ -58,13 +58,6 @@ final class WordsTest extends TestCase
         self::assertEquals([new Anchor('fold', 'Fold it & look'), new Anchor('wet', 'Wet it')], $words->anchors());
     }
 
-    public function testEmptyIsWhatShowsNothing(): void
-    {
-        self::assertTrue((new Words('<p> </p><h2 id="a"></h2>'))->isEmpty());
-        self::assertFalse((new Words('<p><span data-blank="mail"></span></p>'))->isEmpty());
-        self::assertFalse((new Words('<img src="place:'.self::CHART.'" alt="" />'))->isEmpty());
-    }
-
     #[DataProvider('startingTexts')]
     public function testEveryStartingTextNamesTheShopAndAWayToWrite(StartingText $text): void
     {
