@@ -181,7 +181,7 @@ final readonly class Places
         $address = $this->api->address($request->query->getString('address'));
         $change = $this->addresses->plan($id, $address, 'stay' !== $request->query->getString('below'));
         $listed = $this->table->one($id);
-        $outside = array_map(static fn (Mention $one): string => "{$one->where} ({$one->says})", array_values(array_filter($this->mentions->of($listed->place), static fn (Mention $one): bool => 'outside' === $one->kind)));
+        $outside = array_map(static fn (Mention $one): string => $one->named(), array_values(array_filter($this->mentions->of($listed->place), static fn (Mention $one): bool => 'outside' === $one->kind)));
 
         return $this->api->json(new AddressPlan(
             $address->path,

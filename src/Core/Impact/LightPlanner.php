@@ -149,7 +149,7 @@ final readonly class LightPlanner
         $said = [];
         foreach (['text' => ['text links', 'texts link'], 'redirect' => ['redirect leads', 'redirects lead'], 'closed-place' => ['closed place leads', 'closed places lead'], 'outside' => ['outside mention leads', 'outside mentions lead']] as $kind => [$one, $many]) {
             $names = array_values(array_unique(array_map(
-                static fn (Mention $mention): string => 'outside' === $kind ? "{$mention->where} ({$mention->says})" : $mention->where,
+                static fn (Mention $mention): string => 'outside' === $kind ? $mention->named() : $mention->where,
                 array_filter($this->mentions, static fn (Mention $mention): bool => $mention->kind === $kind),
             )));
             if ([] !== $names) {

@@ -17,4 +17,10 @@ final readonly class Mention
     public function __construct(public string $kind, public string $where, public string $says, public ?string $id = null, public ?string $spot = null)
     {
     }
+
+    /** With what it is: "Autumn advertisement (advertisement)". */
+    public function named(): string
+    {
+        return "{$this->where} ({$this->says})";
+    }
 }

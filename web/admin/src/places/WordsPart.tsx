@@ -4,7 +4,7 @@ import { api, ask, type PlaceSheet } from '../api/client';
 import { usePreview } from '../menus/ShopBeside';
 import { KeptField } from '../parts/KeptField';
 import { Part } from '../parts/Part';
-import { PlacePicker } from '../parts/PlacePicker';
+import { PicturePicker } from '../parts/PicturePicker';
 import { useTell } from '../parts/toasts';
 import { useSession } from '../shell/queries';
 import { revise, usePlaceChange } from './usePlace';
@@ -93,15 +93,7 @@ function Picture({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
       )}
       {choosing && (
         <div className="basis-full">
-          <PlacePicker
-            label="One of the shop’s pictures"
-            kind="file"
-            chosen={null}
-            autoFocus
-            accept={({ address }) => /\.(png|jpe?g|gif|webp)$/.test(address)}
-            onChoose={(file) => file && void choose(file.id)}
-          />
-          <p className="mt-1 text-sm text-soft">A picture that is not there yet is uploaded under Places, as a new file.</p>
+          <PicturePicker chosen={null} onChoose={(file) => file && void choose(file.id)} />
         </div>
       )}
     </div>

@@ -1,7 +1,7 @@
 import { type Editor, EditorContent, useEditor } from '@tiptap/react';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, type PlaceBrief, type PlaceSheet, type WordsView } from '../api/client';
-import { PlacePicker } from '../parts/PlacePicker';
+import { PicturePicker } from '../parts/PicturePicker';
 import { useWriteWords } from '../places/usePlace';
 import { extensions, htmlOf } from './extensions';
 import { LeadPanel } from './LeadPanel';
@@ -328,14 +328,7 @@ function Picture({ onChoose, onClose }: { onChoose: (place: PlaceBrief, alt: str
       className="grid gap-2 rounded-md border border-line bg-paper p-3"
       onKeyDown={(event) => event.key === 'Escape' && onClose()}
     >
-      <PlacePicker
-        label="One of the shop’s pictures"
-        kind="file"
-        accept={({ address }) => /\.(png|jpe?g|gif|webp)$/.test(address)}
-        chosen={place}
-        autoFocus
-        onChoose={setPlace}
-      />
+      <PicturePicker chosen={place} onChoose={setPlace} />
       <input
         className="field"
         aria-label="What it shows, for those who cannot see it"
@@ -351,7 +344,6 @@ function Picture({ onChoose, onClose }: { onChoose: (place: PlaceBrief, alt: str
           Leave it
         </button>
       </div>
-      <p className="text-sm text-soft">A picture that is not there yet is uploaded under Places, as a new file.</p>
     </div>
   );
 }
