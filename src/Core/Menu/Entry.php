@@ -17,7 +17,7 @@ final readonly class Entry
     /**
      * @param string      $id       UUIDv7
      * @param string|null $label    null: the label follows the title of the place
-     * @param list<Entry> $children
+     * @param list<Entry> $children made by hand; those that fill themselves in come after them
      */
     public function __construct(
         public string $id,
@@ -29,6 +29,7 @@ final readonly class Entry
         public Opening $opening = new Opening(),
         public bool $newTab = false,
         public string $note = '',
+        public ?SelfFilling $filling = null,
     ) {
         if (null !== $label && mb_strlen($label) > self::MAX_LABEL) {
             throw new Refused('label', \sprintf('A label has at most %d characters; this one has %d. Shorten it.', self::MAX_LABEL, mb_strlen($label)));
@@ -50,13 +51,13 @@ final readonly class Entry
     /** @param list<Entry> $children */
     public function withChildren(array $children): self
     {
-        return new self($this->id, $this->target, $this->label, $children, $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note);
+        return new self($this->id, $this->target, $this->label, $children, $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling);
     }
 
-    /** How many levels this entry and what is below it take up: 1 for an entry without children. */
+    /** How many levels this entry and what is below it take up, filled in by itself or by hand: 1 for an entry without children. */
     public function height(): int
     {
-        return 1 + array_reduce($this->children, static fn (int $most, self $child): int => max($most, $child->height()), 0);
+        return 1 + array_reduce($this->children, static fn (int $most, self $child): int => max($most, $child->height()), $this->filling->depth ?? 0);
     }
 
     /** @return list<string> the ids of this entry and of all below it */

@@ -4,11 +4,22 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Menu;
 
-/** A place, or a part of one. It is a reference, so the entry follows when the address changes. */
+use Lantern\Core\Refused;
+
+/** A place, a part of one, or one narrowed to some of its products. It is a reference, so the entry follows when the address changes. */
 final readonly class PlaceTarget implements Target
 {
     /** @param string $part an anchor within the place, without `#`; empty for the whole place */
-    public function __construct(public string $placeId, public string $part = '')
+    public function __construct(public string $placeId, public string $part = '', public Narrowing $narrowing = new Narrowing())
     {
+        if ('' !== $part && !$narrowing->isNone()) {
+            throw new Refused('target', 'An entry leads to a part of a place, or to some of its products, not to both.');
+        }
+    }
+
+    /** What follows the address of the place: its query and the anchor, encoded. */
+    public function suffix(): string
+    {
+        return ($this->narrowing->isNone() ? '' : '?'.$this->narrowing->query()).('' === $this->part ? '' : '#'.rawurlencode($this->part));
     }
 }

@@ -11,6 +11,7 @@ final readonly class ResolvedEntry
      * @param string|null         $href     null: a heading
      * @param string|null         $placeId  the place it leads to, where it leads to one
      * @param list<ResolvedEntry> $children
+     * @param bool                $filled   whether a self-filling entry brought it
      */
     public function __construct(
         public string $id,
@@ -19,6 +20,7 @@ final readonly class ResolvedEntry
         public ?string $placeId,
         public bool $newTab,
         public array $children,
+        public bool $filled = false,
     ) {
     }
 }

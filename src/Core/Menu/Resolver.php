@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Menu;
 
 use Lantern\Core\Place\Light;
+use Lantern\Core\Place\Opening;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\Serving;
 use Lantern\Core\Visitor;
@@ -16,15 +17,21 @@ final class Resolver
     private array $leftOut = [];
     private ?\DateTimeImmutable $nextChange = null;
 
-    /** @param array<string, Place> $places every place that the menu refers to, by id */
-    private function __construct(private readonly array $places, private readonly Visitor $visitor)
+    /**
+     * @param array<string, Place>       $places
+     * @param array<string, list<Place>> $candidates
+     */
+    private function __construct(private readonly array $places, private readonly Visitor $visitor, private readonly array $candidates)
     {
     }
 
-    /** @param array<string, Place> $places every place that the menu refers to, by id; one that is missing counts as gone */
-    public static function resolve(Tree $tree, array $places, Visitor $visitor): ResolvedMenu
+    /**
+     * @param array<string, Place>       $places     every place that the menu refers to, by id; one that is missing counts as gone
+     * @param array<string, list<Place>> $candidates what could fill each self-filling entry, by its id, in the order of its rule
+     */
+    public static function resolve(Tree $tree, array $places, Visitor $visitor, array $candidates = []): ResolvedMenu
     {
-        $resolver = new self($places, $visitor);
+        $resolver = new self($places, $visitor, $candidates);
         $entries = $resolver->entries($tree->entries);
 
         return new ResolvedMenu($entries, $resolver->leftOut, $resolver->nextChange);
@@ -63,7 +70,7 @@ final class Resolver
         }
         $reason = $entry->target instanceof PlaceTarget ? $this->placeReason($place) : null;
         $mark = \count($this->leftOut);
-        $children = $this->entries($entry->children);
+        $children = [...$this->entries($entry->children), ...$this->filled($entry)];
         $leadsSomewhere = null === $reason && !$entry->target instanceof Heading;
         if (!$leadsSomewhere && ([] === $children || null !== $reason)) {
             // Told before its children, in the order of the menu.
@@ -82,6 +89,58 @@ final class Resolver
             $entry->newTab || ($leadsSomewhere && Serving::NewTab === $place?->serving),
             $children,
         );
+    }
+
+    /** @return list<ResolvedEntry> what the shop puts below the entry by its rule */
+    private function filled(Entry $entry): array
+    {
+        if (null === $entry->filling) {
+            return [];
+        }
+        $byHand = array_map(static fn (Entry $child): ?string => $child->target instanceof PlaceTarget ? $child->target->placeId : null, $entry->children);
+        $hidden = array_fill_keys([...array_filter($byHand), ...$entry->filling->leftOut], true);
+        $byParent = [];
+        $all = [];
+        foreach ($this->candidates[$entry->id] ?? [] as $place) {
+            $byParent[$place->parentId ?? ''][] = $place;
+            $all[$place->id] = true;
+        }
+        // What stands below another candidate is shown there and not beside it.
+        $first = array_values(array_filter($this->candidates[$entry->id] ?? [], static fn (Place $place): bool => 1 === $entry->filling->depth || !isset($all[$place->parentId ?? ''])));
+
+        return $this->fill($entry, $entry->filling, $first, $hidden, $byParent, 1);
+    }
+
+    /**
+     * @param list<Place>                $places
+     * @param array<string, true>        $hidden
+     * @param array<string, list<Place>> $byParent
+     *
+     * @return list<ResolvedEntry>
+     */
+    private function fill(Entry $entry, SelfFilling $filling, array $places, array $hidden, array $byParent, int $level): array
+    {
+        $shown = [];
+        foreach ($places as $place) {
+            if (isset($hidden[$place->id])) {
+                continue;
+            }
+            $this->noteChange($place->opening);
+            if (\count($shown) >= $filling->most || !$place->isShownTo($this->visitor)) {
+                continue;
+            }
+            $shown[] = new ResolvedEntry(
+                $entry->id.'.'.$place->id,
+                $filling->labels[$place->id] ?? $place->title,
+                $place->address->encoded(),
+                $place->id,
+                Serving::NewTab === $place->serving,
+                $level < $filling->depth ? $this->fill($entry, $filling, $byParent[$place->id] ?? [], $hidden, $byParent, $level + 1) : [],
+                filled: true,
+            );
+        }
+
+        return $shown;
     }
 
     private function ownReason(Entry $entry): ?Reason
@@ -113,7 +172,7 @@ final class Resolver
     private function href(Target $target, ?Place $place): ?string
     {
         return match (true) {
-            $target instanceof PlaceTarget => $place?->address->encoded().('' === $target->part ? '' : '#'.rawurlencode($target->part)),
+            $target instanceof PlaceTarget => $place?->address->encoded().$target->suffix(),
             $target instanceof OutsideTarget => $target->url,
             $target instanceof ContactTarget => $target->uri,
             default => null,
@@ -137,11 +196,17 @@ final class Resolver
 
     private function noteDates(Entry $entry, ?Place $place): void
     {
-        foreach ([$entry->opening, $place?->opening] as $opening) {
-            $change = $opening?->nextChange($this->visitor->moment);
-            if (null !== $change && (null === $this->nextChange || $change < $this->nextChange)) {
-                $this->nextChange = $change;
-            }
+        $this->noteChange($entry->opening);
+        if (null !== $place) {
+            $this->noteChange($place->opening);
+        }
+    }
+
+    private function noteChange(Opening $opening): void
+    {
+        $change = $opening->nextChange($this->visitor->moment);
+        if (null !== $change && (null === $this->nextChange || $change < $this->nextChange)) {
+            $this->nextChange = $change;
         }
     }
 }

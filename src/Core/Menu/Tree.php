@@ -76,7 +76,10 @@ final readonly class Tree
 
     public function replacing(string $id, Entry $entry): self
     {
-        $this->get($id);
+        $before = $this->get($id);
+        if ($entry->height() > $before->height() && $this->level($id) + $entry->height() - 1 > self::MAX_DEPTH) {
+            throw new Refused('filling', \sprintf('A menu has at most %d levels, and what fills this line would stand on level %d. Put the line one level further out first.', self::MAX_DEPTH, $this->level($id) + $entry->height() - 1));
+        }
 
         return new self($this->replacedIn($this->entries, $id, $entry));
     }
@@ -107,6 +110,32 @@ final readonly class Tree
     public function all(): iterable
     {
         return $this->walk($this->entries);
+    }
+
+    /**
+     * The entries among these that stand below none of the others, in the order of the menu.
+     *
+     * @param list<string> $ids
+     *
+     * @return list<string>
+     */
+    public function topmost(array $ids): array
+    {
+        $wanted = array_fill_keys($ids, true);
+        $found = [];
+        $collect = static function (array $entries) use (&$collect, &$found, $wanted): void {
+            /** @var list<Entry> $entries */
+            foreach ($entries as $entry) {
+                if (isset($wanted[$entry->id])) {
+                    $found[] = $entry->id;
+                } else {
+                    $collect($entry->children);
+                }
+            }
+        };
+        $collect($this->entries);
+
+        return $found;
     }
 
     public function size(): int

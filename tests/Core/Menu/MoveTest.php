@@ -6,8 +6,10 @@ namespace Lantern\Tests\Core\Menu;
 
 use Eris\Generators;
 use Eris\TestTrait;
+use Lantern\Core\Menu\Difference;
 use Lantern\Core\Menu\Direction;
 use Lantern\Core\Menu\Entry;
+use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Gather;
 use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Insert;
@@ -17,9 +19,13 @@ use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;
 use Lantern\Core\Menu\Relocate;
+use Lantern\Core\Menu\RelocateAll;
 use Lantern\Core\Menu\Remove;
+use Lantern\Core\Menu\RemoveAll;
 use Lantern\Core\Menu\Rewrite;
+use Lantern\Core\Menu\SelfFilling;
 use Lantern\Core\Menu\Shift;
+use Lantern\Core\Menu\ShiftAll;
 use Lantern\Core\Menu\Together;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Refused;
@@ -58,6 +64,13 @@ final class MoveTest extends TestCase
         yield 'in' => [new Shift('Tools', Direction::In), ['Papers' => [...self::MENU['Papers'], 'Tools'], 'Kits']];
         yield 'out' => [new Shift('Paste', Direction::Out), ['Papers' => ['Marbled' => ['Combed', 'Stone']], 'Paste', 'Tools', 'Kits']];
         yield 'to any position' => [new Relocate('Stone', new Position(null, 1)), ['Papers' => ['Marbled' => ['Combed'], 'Paste'], 'Stone', 'Tools', 'Kits']];
+        yield 'several up' => [new ShiftAll(['Kits', 'Tools'], Direction::Up), ['Tools', 'Kits', 'Papers' => self::MENU['Papers']]];
+        yield 'several down, one of them below another' => [new ShiftAll(['Papers', 'Combed', 'Tools'], Direction::Down), ['Kits', 'Papers' => self::MENU['Papers'], 'Tools']];
+        yield 'several in' => [new ShiftAll(['Tools', 'Kits'], Direction::In), ['Papers' => [...self::MENU['Papers'], 'Tools', 'Kits']]];
+        yield 'several out, in their order' => [new ShiftAll(['Marbled', 'Paste'], Direction::Out), ['Papers', 'Marbled' => ['Combed', 'Stone'], 'Paste', 'Tools', 'Kits']];
+        yield 'several to one position' => [new RelocateAll(['Kits', 'Combed', 'Paste'], new Position('Tools', 0)), ['Papers' => ['Marbled' => ['Stone']], 'Tools' => ['Combed', 'Paste', 'Kits']]];
+        yield 'several removed' => [new RemoveAll(['Kits', 'Marbled', 'Stone']), ['Papers' => ['Paste'], 'Tools']];
+        yield 'several removed, children stay' => [new RemoveAll(['Papers', 'Marbled'], true), ['Combed', 'Stone', 'Paste', 'Tools', 'Kits']];
         yield 'several as one step' => [new Together([new Remove('Tools'), new Shift('Kits', Direction::Up)]), ['Kits', 'Papers' => self::MENU['Papers']]];
     }
 
@@ -91,6 +104,9 @@ final class MoveTest extends TestCase
         yield 'a subtree that reaches a fourth level' => [new Relocate('Marbled', new Position('Paste', 0)), 'parent', 'level 4'];
         yield 'one level in, too deep' => [new Together([new Relocate('Paste', new Position('Marbled', 2)), new Shift('Paste', Direction::In)]), 'parent', 'level 4'];
         yield 'under itself' => [new Relocate('Papers', new Position('Combed', 0)), 'parent', 'under itself'];
+        yield 'several, among them the line they should stand under' => [new RelocateAll(['Tools', 'Papers'], new Position('Combed', 0)), 'parent', 'under itself'];
+        yield 'filling itself on the last level' => [new Rewrite(new Entry('Combed', new Heading(), 'Combed', filling: new SelfFilling(FillingSource::Categories))), 'filling', 'at most 3 levels'];
+        yield 'two levels of categories on the second' => [new Rewrite(new Entry('Paste', new Heading(), 'Paste', filling: new SelfFilling(FillingSource::Categories, depth: 2))), 'filling', 'level 4'];
         yield 'an entry that is not there' => [new Remove('Boards'), 'entry', 'no longer'];
         yield 'an entry twice' => [new Insert(Trees::entry('Tools'), new Position(null, 0)), 'entry', 'already'];
         yield 'further up than first' => [new Shift('Papers', Direction::Up), 'entry', 'first'];
@@ -119,7 +135,7 @@ final class MoveTest extends TestCase
                 $inverses = [];
                 $first = $tree;
                 for ($n = 0; $n < 8; ++$n) {
-                    $move = self::anyMove($tree, $random, "new$n");
+                    $move = Trees::anyMove($tree, $random, "new$n");
                     try {
                         $after = $move->apply($tree);
                     } catch (Refused) {
@@ -135,13 +151,41 @@ final class MoveTest extends TestCase
             });
     }
 
+    public function testAMoveInALargeMenuAndItsInverseLeadBack(): void
+    {
+        $tree = Trees::random(7, 1000);
+        $this->limitTo(60)->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed) use ($tree): void {
+            $move = Trees::anyMove($tree, new Randomizer(new Mt19937($seed)), "new$seed");
+            try {
+                $after = $move->apply($tree);
+            } catch (Refused) {
+                self::assertTrue(true, 'nothing to take back');
+
+                return;
+            }
+            self::assertEquals($tree, $move->inverse($tree)->apply($after), $move::class);
+        });
+    }
+
+    public function testOneMenuBecomesAnyOtherByTheDifferenceBetweenThem(): void
+    {
+        $this->limitTo(150)->forAll(Generators::choose(0, 1_000_000), Generators::choose(0, 50))->then(static function (int $seed, int $size): void {
+            $from = Trees::random($seed, $size);
+            $to = Trees::mixed($from, $seed + 1, 12);
+            $step = Difference::between($from, $to);
+            self::assertEquals($to, $step->apply($from));
+            self::assertEquals($from, $step->inverse($from)->apply($to));
+            self::assertEquals(new Together([]), Difference::between($to, $to), 'nothing differs from itself');
+        });
+    }
+
     public function testNoMoveMakesAMenuDeeperThanItMayBeOrLosesAnEntry(): void
     {
         $this->limitTo(150)->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed): void {
             $tree = Trees::random($seed, 30);
             $random = new Randomizer(new Mt19937($seed));
             for ($n = 0; $n < 20; ++$n) {
-                $ids = self::ids($tree);
+                $ids = Trees::ids($tree);
                 $move = new Relocate($ids[$random->getInt(0, \count($ids) - 1)], new Position($ids[$random->getInt(0, \count($ids) - 1)], $random->getInt(0, 4)));
                 try {
                     $after = $move->apply($tree);
@@ -149,7 +193,7 @@ final class MoveTest extends TestCase
                     continue;
                 }
                 sort($ids);
-                $left = self::ids($after);
+                $left = Trees::ids($after);
                 sort($left);
                 self::assertSame($ids, $left);
                 foreach ($after->entries as $entry) {
@@ -177,33 +221,5 @@ final class MoveTest extends TestCase
             }
         }
         self::assertTrue((new Entry('e', new OutsideTarget('https://example.org'), str_repeat('é', 200), newTab: true))->newTab);
-    }
-
-    private static function anyMove(Tree $tree, Randomizer $random, string $newId): Move
-    {
-        $ids = self::ids($tree);
-        $any = static fn (): string => [] === $ids ? 'none' : $ids[$random->getInt(0, \count($ids) - 1)];
-        $position = static fn (): Position => new Position(0 === $random->getInt(0, 2) ? null : $any(), $random->getInt(0, 5));
-
-        return match ($random->getInt(0, 6)) {
-            0 => new Insert(Trees::entry($newId, Trees::entry("$newId-below")), $position()),
-            1 => new Remove($any()),
-            2 => new Lift($any()),
-            3 => new Relocate($any(), $position()),
-            4 => new Shift($any(), Direction::cases()[$random->getInt(0, 3)]),
-            5 => new Rewrite(new Entry($any(), new Heading(), 'renamed', enabled: false)),
-            default => new Together([new Remove($any()), new Insert(Trees::entry($newId), new Position(null, 0))]),
-        };
-    }
-
-    /** @return list<string> */
-    private static function ids(Tree $tree): array
-    {
-        $ids = [];
-        foreach ($tree->all() as $entry) {
-            $ids[] = $entry->id;
-        }
-
-        return $ids;
     }
 }

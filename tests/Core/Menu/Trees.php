@@ -4,9 +4,24 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Core\Menu;
 
+use Lantern\Core\Menu\Direction;
 use Lantern\Core\Menu\Entry;
+use Lantern\Core\Menu\Gather;
 use Lantern\Core\Menu\Heading;
+use Lantern\Core\Menu\Insert;
+use Lantern\Core\Menu\Lift;
+use Lantern\Core\Menu\Move;
+use Lantern\Core\Menu\Position;
+use Lantern\Core\Menu\Relocate;
+use Lantern\Core\Menu\RelocateAll;
+use Lantern\Core\Menu\Remove;
+use Lantern\Core\Menu\RemoveAll;
+use Lantern\Core\Menu\Rewrite;
+use Lantern\Core\Menu\Shift;
+use Lantern\Core\Menu\ShiftAll;
+use Lantern\Core\Menu\Together;
 use Lantern\Core\Menu\Tree;
+use Lantern\Core\Refused;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -38,10 +53,53 @@ final class Trees
             }
             $parent = $parents[$random->getInt(0, \count($parents) - 1)];
             $index = $random->getInt(0, \count($tree->childrenOf($parent)));
-            $tree = $tree->inserted(self::entry("e$n"), new \Lantern\Core\Menu\Position($parent, $index));
+            $tree = $tree->inserted(self::entry("e$n"), new Position($parent, $index));
         }
 
         return $tree;
+    }
+
+    /** What somebody could make of a menu in some random moves. */
+    public static function mixed(Tree $tree, int $seed, int $moves): Tree
+    {
+        $random = new Randomizer(new Mt19937($seed));
+        for ($n = 0; $n < $moves; ++$n) {
+            try {
+                $tree = self::anyMove($tree, $random, "new$seed-$n")->apply($tree);
+            } catch (Refused) {
+            }
+        }
+
+        return $tree;
+    }
+
+    public static function anyMove(Tree $tree, Randomizer $random, string $newId): Move
+    {
+        $ids = self::ids($tree);
+        $any = static fn (): string => [] === $ids ? 'none' : $ids[$random->getInt(0, \count($ids) - 1)];
+        $some = static fn (): array => array_map($any, range(0, $random->getInt(0, 4)));
+        $position = static fn (): Position => new Position(0 === $random->getInt(0, 2) ? null : $any(), $random->getInt(0, 5));
+        $direction = static fn (): Direction => Direction::cases()[$random->getInt(0, 3)];
+
+        return match ($random->getInt(0, 10)) {
+            0 => new Insert(self::entry($newId, self::entry("$newId-below")), $position()),
+            1 => new Remove($any()),
+            2 => new Lift($any()),
+            3 => new Relocate($any(), $position()),
+            4 => new Shift($any(), $direction()),
+            5 => new Rewrite(new Entry($any(), new Heading(), "renamed $newId", enabled: 0 === $random->getInt(0, 1))),
+            6 => new ShiftAll($some(), $direction()),
+            7 => new RelocateAll($some(), $position()),
+            8 => new RemoveAll($some(), 0 === $random->getInt(0, 1)),
+            9 => new Gather(self::entry($newId), new Position(null, $random->getInt(0, 3)), $random->getInt(0, 2)),
+            default => new Together([new Remove($any()), new Insert(self::entry($newId), new Position(null, 0))]),
+        };
+    }
+
+    /** @return list<string> */
+    public static function ids(Tree $tree): array
+    {
+        return array_column(iterator_to_array($tree->all(), false), 'id');
     }
 
     /** @return array<int|string, mixed> the shape that `of` takes */
