@@ -210,7 +210,7 @@ final class DemoShop
                 $bays[$bay] = ['menu_id' => $id, 'heading' => $heading];
             }
         }
-        foreach (['header', 'footer-1', 'footer-2', 'footer-3', 'footer-4', 'footer-5'] as $position => $bay) {
+        foreach (['header', 'footer-1', 'footer-2', 'footer-3', 'footer-4', 'footer-5', 'drawer'] as $position => $bay) {
             $this->rows['bay'][] = ['id' => $bay, 'position' => $position] + ($bays[$bay] ?? ['menu_id' => null, 'heading' => '']);
         }
     }

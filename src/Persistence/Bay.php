@@ -11,4 +11,13 @@ final readonly class Bay
     public function __construct(public string $id, public string $heading, public ?string $menuId)
     {
     }
+
+    public static function words(string $id): string
+    {
+        return match ($id) {
+            'header' => 'Header',
+            'drawer' => 'Phone drawer',
+            default => ucfirst(str_replace('footer-', 'footer column ', $id)),
+        };
+    }
 }

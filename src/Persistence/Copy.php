@@ -13,6 +13,7 @@ final readonly class Copy
     public RuleReader $rules;
     public MenuReader $menus;
     public ShopReader $shop;
+    public FillingReader $fillings;
 
     public function __construct(public CopyName $name, private Connection $connection)
     {
@@ -20,6 +21,7 @@ final readonly class Copy
         $this->rules = new RuleReader($connection);
         $this->menus = new MenuReader($connection);
         $this->shop = new ShopReader($connection);
+        $this->fillings = new FillingReader($connection);
     }
 
     /** The id of the latest release; empty before the first. */

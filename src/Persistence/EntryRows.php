@@ -7,6 +7,7 @@ namespace Lantern\Persistence;
 use Lantern\Core\Menu\ContactTarget;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\Heading;
+use Lantern\Core\Menu\Narrowing;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Target;
@@ -59,6 +60,7 @@ final class EntryRows
                 new Opening($row->moment('from_on'), $row->moment('until_on')),
                 $row->bool('new_tab'),
                 $row->text('note'),
+                null === $row->textOrNull('filling') ? null : EntryCodec::filling(Fields::of($row->json('filling'))),
             );
         }, $byParent[$parentId] ?? []);
     }
@@ -66,7 +68,7 @@ final class EntryRows
     private static function target(Row $row): Target
     {
         return match ($row->text('target_kind')) {
-            'place' => new PlaceTarget($row->text('place_id'), $row->text('part')),
+            'place' => new PlaceTarget($row->text('place_id'), $row->text('part'), null === $row->textOrNull('narrowing') ? new Narrowing() : EntryCodec::narrowing(Fields::of($row->json('narrowing')))),
             'outside' => new OutsideTarget($row->text('uri')),
             'contact' => ContactTarget::fromUri($row->text('uri')),
             default => new Heading(),
@@ -106,6 +108,8 @@ final class EntryRows
                 'until_on' => $entry->opening->until?->format(\DATE_ATOM),
                 'new_tab' => $entry->newTab,
                 'note' => $entry->note,
+                'narrowing' => $target instanceof PlaceTarget ? EntryCodec::narrowingShape($target->narrowing) : null,
+                'filling' => null === $entry->filling ? null : EntryCodec::fillingShape($entry->filling),
             ];
             self::collect($menuId, $entry->id, $entry->children, $rows);
         }

@@ -60,6 +60,11 @@ final readonly class Fields
         return \is_int($value) && $value >= 0 ? $value : throw $this->wrong($name, 'a whole number from 0 on');
     }
 
+    public function intOrNull(string $name): ?int
+    {
+        return isset($this->fields[$name]) ? $this->int($name) : null;
+    }
+
     public function intOr(string $name, int $otherwise): int
     {
         return isset($this->fields[$name]) ? $this->int($name) : $otherwise;
@@ -144,6 +149,11 @@ final readonly class Fields
     public function object(string $name): self
     {
         return self::of($this->fields[$name] ?? null, $this->path($name));
+    }
+
+    public function objectOrNull(string $name): ?self
+    {
+        return isset($this->fields[$name]) ? $this->object($name) : null;
     }
 
     /** @return list<self> */

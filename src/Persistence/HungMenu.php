@@ -9,7 +9,7 @@ use Lantern\Core\Menu\ResolvedMenu;
 /** A bay with what a visitor sees in it. */
 final readonly class HungMenu
 {
-    public function __construct(public Bay $bay, public ResolvedMenu $menu)
+    public function __construct(public Bay $bay, public ResolvedMenu $menu, public bool $followsTheCatalogue = false)
     {
     }
 }

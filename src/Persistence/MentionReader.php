@@ -26,11 +26,11 @@ final readonly class MentionReader
         return [...$this->entries($place->id), ...$this->texts($place), ...$this->redirects($place->id), ...$this->closedPlaces($place->id), ...$this->lists($place), ...$this->outside($place)];
     }
 
-    /** @return array<string, string> names of the menus with an entry that leads there, by id */
+    /** @return array<string, string> names of the menus with an entry that leads there, or could fill itself with it, by id */
     public function menusThatLeadTo(string $placeId): array
     {
         $menus = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT m.id, m.name FROM menu m WHERE m.id IN (SELECT menu_id FROM entry WHERE place_id = ?) ORDER BY m.position, m.name', [$placeId]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative('SELECT m.id, m.name FROM menu m WHERE m.id IN (SELECT menu_id FROM entry WHERE place_id = ? UNION SELECT menu_id FROM entry WHERE filling IS NOT NULL) ORDER BY m.position, m.name', [$placeId]) as $columns) {
             $row = new Row($columns);
             $menus[$row->text('id')] = $row->text('name');
         }

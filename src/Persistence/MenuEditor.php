@@ -8,8 +8,9 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
+use Lantern\Core\Menu\Difference;
+use Lantern\Core\Menu\Merge;
 use Lantern\Core\Menu\Move;
-use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Refused;
 use Lantern\Persistence\Entity\MenuRecord;
@@ -25,38 +26,53 @@ final readonly class MenuEditor
         private EntityManagerInterface $entities,
         private UnitOfWork $work,
         private Copies $copies,
+        private MenuLog $log,
         private ClockInterface $clock,
     ) {
     }
 
     /**
+     * Makes a move. Where others changed the menu since the version that it was thought out for, the
+     * two are merged; what both wanted of one entry is kept as an alternative.
+     *
      * @param int $version of the menu that the move was thought out for
      *
-     * @throws Refused|Stale|NotThere
+     * @throws Refused|NotThere
+     * @throws Stale            where that version is too long ago to be merged with
      */
     public function move(string $menuId, int $version, Move $move, Person $by): MenuRecord
     {
-        return $this->work->run(function () use ($menuId, $version, $move, $by): MenuRecord {
-            $menu = $this->locked($menuId, $version);
-            $inverse = $this->apply($menu, $move, $by);
-            $this->entities->createQuery('DELETE '.MenuStep::class.' s WHERE s.menuId = :menu AND s.personId = :person AND s.undone = true')
-                ->execute(['menu' => $menuId, 'person' => $by->id]);
-            $this->entities->persist(new MenuStep((new UuidV7())->toRfc4122(), $menuId, $by->id, MoveCodec::encode($move), MoveCodec::encode($inverse)));
+        return $this->work->run(fn (): MenuRecord => $this->step($this->locked($menuId), $version, $move, $by));
+    }
 
-            return $menu;
+    /** @throws Refused|NotThere */
+    public function undo(string $menuId, Person $by): MenuRecord
+    {
+        return $this->again($menuId, $by, undone: false, order: 'DESC');
+    }
+
+    /** @throws Refused|NotThere */
+    public function redo(string $menuId, Person $by): MenuRecord
+    {
+        return $this->again($menuId, $by, undone: true, order: 'ASC');
+    }
+
+    /**
+     * Settles what two people wanted of one entry.
+     *
+     * @param bool $use whether the other wish is to be made true; else what stands is kept
+     *
+     * @throws Refused|NotThere
+     */
+    public function choose(string $menuId, string $alternativeId, bool $use, Person $by): MenuRecord
+    {
+        return $this->work->run(function () use ($menuId, $alternativeId, $use, $by): MenuRecord {
+            $menu = $this->locked($menuId);
+            $alternative = $this->log->alternative($menuId, $alternativeId) ?? throw new Refused('alternative', 'Somebody has chosen already.');
+            $this->log->forget($alternativeId);
+
+            return $use ? $this->step($menu, $menu->version, $alternative->move, $by) : $menu;
         });
-    }
-
-    /** @throws Refused|Stale|NotThere */
-    public function undo(string $menuId, int $version, Person $by): MenuRecord
-    {
-        return $this->again($menuId, $version, $by, undone: false, order: 'DESC');
-    }
-
-    /** @throws Refused|Stale|NotThere */
-    public function redo(string $menuId, int $version, Person $by): MenuRecord
-    {
-        return $this->again($menuId, $version, $by, undone: true, order: 'ASC');
     }
 
     /** @return array{undo: bool, redo: bool} whether this person can undo, or redo, something in the menu */
@@ -68,63 +84,72 @@ final readonly class MenuEditor
         return ['undo' => \in_array(false, $states, true), 'redo' => \in_array(true, $states, true)];
     }
 
-    private function again(string $menuId, int $version, Person $by, bool $undone, string $order): MenuRecord
+    private function again(string $menuId, Person $by, bool $undone, string $order): MenuRecord
     {
-        return $this->work->run(function () use ($menuId, $version, $by, $undone, $order): MenuRecord {
-            $menu = $this->locked($menuId, $version);
+        return $this->work->run(function () use ($menuId, $by, $undone, $order): MenuRecord {
+            $menu = $this->locked($menuId);
             $step = $this->entities->getRepository(MenuStep::class)->findOneBy(['menuId' => $menuId, 'personId' => $by->id, 'undone' => $undone], ['id' => $order]);
             if (null === $step) {
                 throw new Refused('menu', $undone ? 'There is nothing to do again.' : 'There is nothing to undo.');
             }
-            $this->apply($menu, MoveCodec::decode(Fields::of($undone ? $step->move : $step->inverse)), $by);
+            $version = $this->log->reaches($menuId, $step->version, $menu->version) ? $step->version : $menu->version;
+            $made = $this->apply($menu, $version, MoveCodec::decode(Fields::of($undone ? $step->move : $step->inverse)), $by);
+            // What leads back from here may differ from what led here, where others worked in between.
+            [$step->move, $step->inverse] = $undone ? [$made['move'], $made['inverse']] : [$made['inverse'], $made['move']];
             $step->undone = !$undone;
+            $step->version = $menu->version + 1;
 
             return $menu;
         });
     }
 
-    private function locked(string $menuId, int $version): MenuRecord
+    private function step(MenuRecord $menu, int $version, Move $move, Person $by): MenuRecord
     {
-        $menu = $this->entities->find(MenuRecord::class, $menuId, LockMode::PESSIMISTIC_WRITE) ?? throw NotThere::menu();
-        $this->entities->refresh($menu);
-        if ($menu->version !== $version) {
-            throw new Stale($menu->version);
-        }
+        $made = $this->apply($menu, $version, $move, $by);
+        $this->entities->createQuery('DELETE '.MenuStep::class.' s WHERE s.menuId = :menu AND s.personId = :person AND s.undone = true')
+            ->execute(['menu' => $menu->id, 'person' => $by->id]);
+        $this->entities->persist(new MenuStep((new UuidV7())->toRfc4122(), $menu->id, $by->id, $made['move'], $made['inverse'], $menu->version + 1));
 
         return $menu;
     }
 
-    private function apply(MenuRecord $menu, Move $move, Person $by): Move
+    private function locked(string $menuId): MenuRecord
+    {
+        $menu = $this->entities->find(MenuRecord::class, $menuId, LockMode::PESSIMISTIC_WRITE) ?? throw NotThere::menu();
+        $this->entities->refresh($menu);
+
+        return $menu;
+    }
+
+    /** @return array{move: array<string, mixed>, inverse: array<string, mixed>} what was done, and what leads back, in the shape of MoveCodec */
+    private function apply(MenuRecord $menu, int $version, Move $move, Person $by): array
     {
         $before = $this->copies->workbench->menus->tree($menu->id);
+        if ($version !== $menu->version) {
+            $base = $this->log->treeAt($menu->id, $version, $menu->version, $before) ?? throw new Stale($menu->version);
+            if ($base != $before) {
+                $merged = Merge::of($base, $before, $move->apply($base));
+                $move = Difference::between($before, $merged->tree);
+                $this->log->keep($menu->id, $merged->conflicts, $by->name, $menu->changedBy);
+            }
+        }
         $after = $move->apply($before);
         $this->refuseUnknownPlaces($before, $after);
         $this->write($menu->id, $before, $after);
         $menu->changedAt = $this->clock->now();
         $menu->changedBy = $by->name;
+        $inverse = MoveCodec::encode($move->inverse($before));
+        $this->log->note($menu->id, $menu->version + 1, $inverse);
 
-        return $move->inverse($before);
+        return ['move' => MoveCodec::encode($move), 'inverse' => $inverse];
     }
 
     private function refuseUnknownPlaces(Tree $before, Tree $after): void
     {
-        $new = array_values(array_diff($this->placeIds($after), $this->placeIds($before)));
+        $new = array_values(array_diff($after->placeIds(), $before->placeIds()));
         if (\count($new) !== \count($this->copies->workbench->places->byIds($new))) {
             throw new Refused('target', 'The place that this should lead to is no longer there. Choose another one.');
         }
-    }
-
-    /** @return list<string> */
-    private function placeIds(Tree $tree): array
-    {
-        $ids = [];
-        foreach ($tree->all() as $entry) {
-            if ($entry->target instanceof PlaceTarget) {
-                $ids[$entry->target->placeId] = true;
-            }
-        }
-
-        return array_keys($ids);
     }
 
     /** Only the rows that differ, in two statements, however large the menu. */
@@ -133,7 +158,7 @@ final readonly class MenuEditor
         $old = EntryRows::fromTree($menuId, $before);
         $new = EntryRows::fromTree($menuId, $after);
         $gone = array_keys(array_diff_key($old, $new));
-        $changed = array_filter($new, static fn (array $row, string $id): bool => ($old[$id] ?? null) !== $row, \ARRAY_FILTER_USE_BOTH);
+        $changed = array_filter($new, static fn (array $row, string $id): bool => ($old[$id] ?? null) != $row, \ARRAY_FILTER_USE_BOTH);
         $connection = $this->entities->getConnection();
         if ([] !== $gone) {
             $connection->executeStatement('DELETE FROM entry WHERE id IN (?)', [$gone], [ArrayParameterType::STRING]);

@@ -4,25 +4,20 @@ declare(strict_types=1);
 
 namespace Lantern\Persistence;
 
-use Lantern\Core\Menu\ContactTarget;
 use Lantern\Core\Menu\Direction;
-use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\Gather;
-use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Insert;
 use Lantern\Core\Menu\Lift;
 use Lantern\Core\Menu\Move;
-use Lantern\Core\Menu\OutsideTarget;
-use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;
 use Lantern\Core\Menu\Relocate;
+use Lantern\Core\Menu\RelocateAll;
 use Lantern\Core\Menu\Remove;
+use Lantern\Core\Menu\RemoveAll;
 use Lantern\Core\Menu\Rewrite;
 use Lantern\Core\Menu\Shift;
-use Lantern\Core\Menu\Target;
+use Lantern\Core\Menu\ShiftAll;
 use Lantern\Core\Menu\Together;
-use Lantern\Core\Place\Audience;
-use Lantern\Core\Place\Opening;
 use Lantern\Core\Refused;
 
 /** Moves as JSON: what the API takes, and what the journal keeps for undoing. */
@@ -33,15 +28,18 @@ final class MoveCodec
     public static function decode(Fields $fields): Move
     {
         return match ($fields->text('type')) {
-            'insert' => new Insert(self::entry($fields->object('entry')), self::position($fields->object('at'))),
+            'insert' => new Insert(EntryCodec::decode($fields->object('entry')), self::position($fields->object('at'))),
             'remove' => new Remove($fields->uuid('entryId')),
             'lift' => new Lift($fields->uuid('entryId')),
-            'gather' => new Gather(self::entry($fields->object('entry')), self::position($fields->object('at')), $fields->int('count')),
+            'gather' => new Gather(EntryCodec::decode($fields->object('entry')), self::position($fields->object('at')), $fields->int('count')),
             'relocate' => new Relocate($fields->uuid('entryId'), self::position($fields->object('to'))),
             'shift' => new Shift($fields->uuid('entryId'), $fields->choice('direction', Direction::class, Direction::Down)),
-            'rewrite' => new Rewrite(self::entry($fields->object('entry'))),
+            'rewrite' => new Rewrite(EntryCodec::decode($fields->object('entry'))),
+            'shift-all' => new ShiftAll(self::ids($fields), $fields->choice('direction', Direction::class, Direction::Down)),
+            'relocate-all' => new RelocateAll(self::ids($fields), self::position($fields->object('to'))),
+            'remove-all' => new RemoveAll(self::ids($fields), $fields->bool('childrenStay', false)),
             'together' => self::together($fields->objects('moves')),
-            default => throw new Refused('type', 'A move is one of insert, remove, lift, gather, relocate, shift, rewrite, together.'),
+            default => throw new Refused('type', 'A move is one of insert, remove, lift, gather, relocate, shift, rewrite, shift-all, relocate-all, remove-all, together.'),
         };
     }
 
@@ -49,62 +47,35 @@ final class MoveCodec
     public static function encode(Move $move): array
     {
         return match (true) {
-            $move instanceof Insert => ['type' => 'insert', 'entry' => self::entryShape($move->entry), 'at' => self::positionShape($move->at)],
+            $move instanceof Insert => ['type' => 'insert', 'entry' => EntryCodec::encode($move->entry), 'at' => self::positionShape($move->at)],
             $move instanceof Remove => ['type' => 'remove', 'entryId' => $move->entryId],
             $move instanceof Lift => ['type' => 'lift', 'entryId' => $move->entryId],
-            $move instanceof Gather => ['type' => 'gather', 'entry' => self::entryShape($move->entry), 'at' => self::positionShape($move->at), 'count' => $move->count],
+            $move instanceof Gather => ['type' => 'gather', 'entry' => EntryCodec::encode($move->entry), 'at' => self::positionShape($move->at), 'count' => $move->count],
             $move instanceof Relocate => ['type' => 'relocate', 'entryId' => $move->entryId, 'to' => self::positionShape($move->to)],
             $move instanceof Shift => ['type' => 'shift', 'entryId' => $move->entryId, 'direction' => $move->direction->value],
-            $move instanceof Rewrite => ['type' => 'rewrite', 'entry' => self::entryShape($move->entry)],
+            $move instanceof Rewrite => ['type' => 'rewrite', 'entry' => EntryCodec::encode($move->entry)],
+            $move instanceof ShiftAll => ['type' => 'shift-all', 'entryIds' => $move->entryIds, 'direction' => $move->direction->value],
+            $move instanceof RelocateAll => ['type' => 'relocate-all', 'entryIds' => $move->entryIds, 'to' => self::positionShape($move->to)],
+            $move instanceof RemoveAll => ['type' => 'remove-all', 'entryIds' => $move->entryIds, 'childrenStay' => $move->childrenStay],
             $move instanceof Together => ['type' => 'together', 'moves' => array_map(self::encode(...), $move->moves)],
             default => throw new \LogicException('No shape for '.$move::class),
-        };
-    }
-
-    /** @return array<string, mixed> */
-    public static function targetShape(Target $target): array
-    {
-        return match (true) {
-            $target instanceof PlaceTarget => ['kind' => 'place', 'placeId' => $target->placeId, 'part' => $target->part],
-            $target instanceof OutsideTarget => ['kind' => 'outside', 'uri' => $target->url],
-            $target instanceof ContactTarget => ['kind' => 'contact', 'uri' => $target->uri],
-            default => ['kind' => 'heading'],
-        };
-    }
-
-    private static function entry(Fields $fields, int $level = 1): Entry
-    {
-        if ($level > 3) {
-            throw new Refused('entry.children', 'A menu has at most 3 levels. Put this one level further out.');
-        }
-
-        return new Entry(
-            $fields->uuid('id'),
-            self::target($fields->object('target')),
-            $fields->textOrNull('label'),
-            array_map(static fn (Fields $child): Entry => self::entry($child, $level + 1), $fields->objects('children')),
-            $fields->bool('enabled', true),
-            $fields->choice('audience', Audience::class, Audience::Everyone),
-            new Opening($fields->moment('from'), $fields->moment('until')),
-            $fields->bool('newTab', false),
-            $fields->text('note', ''),
-        );
-    }
-
-    private static function target(Fields $fields): Target
-    {
-        return match ($fields->text('kind')) {
-            'place' => new PlaceTarget($fields->uuid('placeId'), $fields->text('part', '')),
-            'outside' => new OutsideTarget($fields->text('uri')),
-            'contact' => ContactTarget::fromUri($fields->text('uri')),
-            'heading' => new Heading(),
-            default => throw new Refused('target', 'An entry leads to a place, an outside address, a contact, or is a heading.'),
         };
     }
 
     private static function position(Fields $fields): Position
     {
         return new Position($fields->uuidOrNull('parentId'), $fields->int('index'));
+    }
+
+    /** @return list<string> */
+    private static function ids(Fields $fields): array
+    {
+        $ids = $fields->uuids('entryIds');
+        if ([] === $ids || \count($ids) > self::MOST_TOGETHER) {
+            throw new Refused('entryIds', \sprintf('Between 1 and %d lines go together in one step.', self::MOST_TOGETHER));
+        }
+
+        return $ids;
     }
 
     /** @param list<Fields> $moves */
@@ -115,23 +86,6 @@ final class MoveCodec
         }
 
         return new Together(array_map(self::decode(...), $moves));
-    }
-
-    /** @return array<string, mixed> */
-    private static function entryShape(Entry $entry): array
-    {
-        return [
-            'id' => $entry->id,
-            'target' => self::targetShape($entry->target),
-            'label' => $entry->label,
-            'children' => array_map(self::entryShape(...), $entry->children),
-            'enabled' => $entry->enabled,
-            'audience' => $entry->audience->value,
-            'from' => $entry->opening->from?->format(\DATE_ATOM),
-            'until' => $entry->opening->until?->format(\DATE_ATOM),
-            'newTab' => $entry->newTab,
-            'note' => $entry->note,
-        ];
     }
 
     /** @return array{parentId: string|null, index: int} */

@@ -67,12 +67,13 @@ final readonly class PlaceEditor
         $mentions = $this->mentions->of($before);
         $menus = $this->mentions->menusThatLeadTo($placeId);
         $elsewhere = null === $after->closedTo ? null : $workbench->places->get($after->closedTo)?->address->path;
+        $now = $this->clock->now();
+        $trees = $workbench->menus->trees(array_keys($menus));
         $names = [];
-        foreach ($workbench->menus->trees(array_keys($menus)) as $id => $tree) {
+        foreach ($trees as $id => $tree) {
             $names[$menus[$id]] = $tree;
         }
-        $planner = new LightPlanner($names, $workbench->places->referredToByMenus(array_keys($menus)), $mentions, $visits, $elsewhere);
-        $now = $this->clock->now();
+        $planner = new LightPlanner($names, $workbench->places->referredToByMenus(array_keys($menus)), $mentions, $visits, $elsewhere, $workbench->fillings->candidates($trees, $now, $placeId));
         $touches = [];
         // What both get is told once; then what only customers get.
         foreach ([Visitor::guest($now), Visitor::customer($now)] as $visitor) {

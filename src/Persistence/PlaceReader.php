@@ -31,6 +31,18 @@ final class PlaceReader implements PlaceLookup
         return $this->one('address = ?', $address->path);
     }
 
+    /**
+     * @param list<Address> $addresses
+     *
+     * @return array<string, Place> by address; where none is, it is left out
+     */
+    public function atAll(array $addresses): array
+    {
+        $places = [] === $addresses ? [] : $this->places('address IN (:ids)', ['ids' => array_map(static fn (Address $address): string => $address->path, $addresses)]);
+
+        return array_combine(array_map(static fn (Place $place): string => $place->address->path, $places), $places);
+    }
+
     public function get(string $id): ?Place
     {
         return $this->one('id = ?', $id);

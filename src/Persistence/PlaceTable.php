@@ -6,6 +6,7 @@ namespace Lantern\Persistence;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
+use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -20,6 +21,9 @@ final readonly class PlaceTable
 
     /** Letters are found by a trigram index over this; the migration has it letter for letter. */
     private const LETTERS = "(p.title || ' ' || p.address || ' ' || p.kind) COLLATE \"default\"";
+
+    /** How alike a word and what was typed have to be, from 0 to 1: one slip in seven letters still is. */
+    private const SLIP = '0.42';
 
     /** What each order goes by; every one has an index, and its last column tells any two places apart. */
     private const KEYS = [
@@ -76,8 +80,9 @@ final readonly class PlaceTable
     }
 
     /**
-     * The places that a few letters could mean, likeliest first: titles that begin with them, then
-     * places that no menu leads to.
+     * The places that a few letters could mean: each word stands somewhere in title, address or kind,
+     * in any order. Those no menu leads to come first, and among them what was changed last. Where
+     * too few have all words, those that are a typing slip away follow.
      *
      * @return list<ListedPlace>
      */
@@ -85,7 +90,8 @@ final readonly class PlaceTable
     {
         [$where, $parameters] = $this->matching($words);
         $parameters['begins'] = addcslashes(trim($words), '%_\\').'%';
-        if (mb_strlen(trim($words)) < 3) {
+        $isShort = mb_strlen(trim($words)) < 3;
+        if ($isShort) {
             // Too few letters for the index, and half the shop has them somewhere.
             $where = '' === trim($words) ? 'true' : 'p.title ILIKE :begins';
             $parameters = ['begins' => $parameters['begins']];
@@ -94,12 +100,76 @@ final readonly class PlaceTable
             $where .= ' AND p.kind = :kind';
             $parameters['kind'] = $kind->value;
         }
+        if ('' === trim($words)) {
+            // The latest of the shop, by their index; among these, what no menu leads to comes first.
+            $latest = "SELECT p.* FROM place p WHERE $where ORDER BY p.changed_at DESC, p.id DESC LIMIT 200";
+            $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id", ['begins' => ''] + $parameters);
+        } else {
+            $found = $this->listed(
+                "SELECT p.*, p.title ILIKE :begins AS begins, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where ORDER BY begins DESC, in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id LIMIT $most",
+                "p.begins DESC, p.in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id",
+                $parameters,
+            );
+        }
+
+        return $isShort || \count($found) >= $most || [] !== $found && mb_strlen(trim($words)) < 5 ? $found : [...$found, ...$this->slips($words, $kind, $most - \count($found), array_map(static fn (ListedPlace $one): string => $one->place->id, $found))];
+    }
+
+    /**
+     * @param list<string> $besides ids of places that were found already
+     *
+     * @return list<ListedPlace>
+     */
+    private function slips(string $words, ?PlaceKind $kind, int $most, array $besides): array
+    {
+        $this->connection->executeStatement('SET pg_trgm.word_similarity_threshold = '.self::SLIP);
+        $where = 'true';
+        $score = '0';
+        $parameters = ['besides' => '{'.implode(',', $besides).'}'];
+        foreach (self::words($words) as $n => $word) {
+            $where .= " AND :word$n OPERATOR(public.<%) ".self::LETTERS;
+            $score .= " + public.word_similarity(:word$n, ".self::LETTERS.')';
+            $parameters["word$n"] = $word;
+        }
+        if (null !== $kind) {
+            $where .= ' AND p.kind = :kind';
+            $parameters['kind'] = $kind->value;
+        }
 
         return $this->listed(
-            "SELECT p.*, p.title ILIKE :begins AS begins, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where ORDER BY begins DESC, in_menu, p.kind = 'product', p.title, p.id LIMIT $most",
-            "p.begins DESC, p.in_menu, p.kind = 'product', p.title, p.id",
+            "SELECT p.*, $score AS score, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where AND p.id <> ALL (CAST(:besides AS uuid[])) ORDER BY score DESC, in_menu, p.kind = 'product', p.title, p.id LIMIT $most",
+            "p.score DESC, p.in_menu, p.kind = 'product', p.title, p.id",
             $parameters,
         );
+    }
+
+    /**
+     * The places whose titles are like these words, for a menu that comes from elsewhere: one query,
+     * by the trigram index.
+     *
+     * @param list<string> $labels
+     *
+     * @return array<string, list<Place>> by label
+     */
+    public function alike(array $labels): array
+    {
+        $found = [];
+        if ([] !== $labels) {
+            $this->connection->executeStatement('SET pg_trgm.word_similarity_threshold = '.self::SLIP);
+            $letters = self::LETTERS;
+            $rows = $this->connection->fetchAllAssociative(<<<SQL
+                SELECT l.words, c.* FROM jsonb_array_elements_text(CAST(:labels AS jsonb)) AS l (words)
+                CROSS JOIN LATERAL (
+                    SELECT p.* FROM place p WHERE l.words OPERATOR(public.<%) $letters
+                    ORDER BY public.similarity(l.words, p.title) DESC, p.kind = 'product', p.title, p.id LIMIT 12
+                ) c
+                SQL, ['labels' => json_encode($labels, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+            foreach ($rows as $columns) {
+                $found[(new Row($columns))->text('words')][] = PlaceReader::fromRow($columns);
+            }
+        }
+
+        return $found;
     }
 
     /** @return list<ListedPlace> the places that others stand below, for whoever narrows the table to one */
@@ -133,12 +203,18 @@ final readonly class PlaceTable
         return is_numeric($count) ? (int) $count : 0;
     }
 
+    /** @return list<string> the first eight: nobody types more to find one place */
+    private static function words(string $words): array
+    {
+        return \array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8);
+    }
+
     /** @return array{string, array<string, mixed>} */
     private function matching(string $words): array
     {
         $where = 'true';
         $parameters = [];
-        foreach (\array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8) as $n => $word) {
+        foreach (self::words($words) as $n => $word) {
             $where .= ' AND '.self::LETTERS." ILIKE :word$n";
             $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
         }

@@ -6,6 +6,7 @@ namespace Lantern\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Menu\Narrowing;
 use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
@@ -93,9 +94,11 @@ final readonly class ShopReader
      *
      * @return list<Card>
      */
-    public function productsOfCategory(string $categoryId, Visitor $visitor, ?string $after = null): array
+    public function productsOfCategory(string $categoryId, Visitor $visitor, ?string $after = null, Narrowing $narrowing = new Narrowing()): array
     {
-        return $this->productPage(self::TREE, self::IN_TREE, $visitor, $after, ['category' => $categoryId]);
+        [$narrowed, $parameters] = self::narrowed($narrowing);
+
+        return $this->productPage(self::TREE, self::IN_TREE.$narrowed, $visitor, $after, ['category' => $categoryId] + $parameters);
     }
 
     /**
@@ -103,12 +106,14 @@ final readonly class ShopReader
      *
      * @return list<Card>
      */
-    public function productsOfCollection(string $collectionId, CollectionRule $rule, Visitor $visitor, ?string $after = null): array
+    public function productsOfCollection(string $collectionId, CollectionRule $rule, Visitor $visitor, ?string $after = null, Narrowing $narrowing = new Narrowing()): array
     {
+        [$narrowed, $parameters] = self::narrowed($narrowing);
+
         return match ($rule->by) {
-            'hand' => $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = :collection AND '.self::SHOWN.' ORDER BY k.position, p.id LIMIT 200', $visitor, ['collection' => $collectionId]),
-            'newest' => $this->newest($visitor, self::PAGE),
-            default => $this->productPage('', self::ruled($rule), $visitor, $after, 'tag' === $rule->by ? ['tag' => $rule->tag] : []),
+            'hand' => $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = :collection AND '.self::SHOWN.$narrowed.' ORDER BY k.position, p.id LIMIT 200', $visitor, ['collection' => $collectionId] + $parameters),
+            'newest' => $this->newest($visitor, self::PAGE, $narrowing),
+            default => $this->productPage('', self::ruled($rule).$narrowed, $visitor, $after, ('tag' === $rule->by ? ['tag' => $rule->tag] : []) + $parameters),
         };
     }
 
@@ -142,15 +147,37 @@ final readonly class ShopReader
     }
 
     /** @return list<Card> */
-    public function newest(Visitor $visitor, int $most): array
+    public function newest(Visitor $visitor, int $most, Narrowing $narrowing = new Narrowing()): array
     {
-        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".self::SHOWN.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor);
+        [$narrowed, $parameters] = self::narrowed($narrowing);
+
+        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".self::SHOWN.$narrowed.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor, $parameters);
     }
 
     /** @return list<Card> */
-    public function allProducts(Visitor $visitor, ?string $after = null): array
+    public function allProducts(Visitor $visitor, ?string $after = null, Narrowing $narrowing = new Narrowing()): array
     {
-        return $this->productPage('', 'true', $visitor, $after);
+        [$narrowed, $parameters] = self::narrowed($narrowing);
+
+        return $this->productPage('', 'true'.$narrowed, $visitor, $after, $parameters);
+    }
+
+    /** @return array{string, array<string, mixed>} a condition that begins with AND, or nothing */
+    private static function narrowed(Narrowing $narrowing): array
+    {
+        $conditions = array_filter([
+            'ntag' => '' === $narrowing->tag ? null : 'f.tags @> ARRAY[CAST(:ntag AS text)]',
+            'nfrom' => null === $narrowing->priceFrom ? null : 'f.price >= :nfrom',
+            'nto' => null === $narrowing->priceTo ? null : 'f.price <= :nto',
+            'nstock' => $narrowing->inStock ? 'f.stock > 0' : null,
+            'noption' => '' === $narrowing->option ? null : 'jsonb_exists(f.options -> :noption, :nchoice)',
+        ]);
+        $parameters = ['ntag' => $narrowing->tag, 'nfrom' => $narrowing->priceFrom, 'nto' => $narrowing->priceTo, 'noption' => $narrowing->option];
+
+        return [
+            implode('', array_map(static fn (string $condition): string => " AND $condition", $conditions)),
+            array_intersect_key($parameters, $conditions) + (isset($conditions['noption']) ? ['nchoice' => $narrowing->choice] : []),
+        ];
     }
 
     public function product(Place $place): ?ProductFacts
@@ -210,6 +237,18 @@ final readonly class ShopReader
         $places = [] === $placeIds ? [] : (new PlaceReader($this->connection))->byIds($placeIds);
 
         return array_map(static fn (Place $place): Destination => new Destination($place->address, Serving::NewTab === $place->serving), $places);
+    }
+
+    /** @return array<string, list<string>> the options that products have, with their choices, for whoever narrows a list by one */
+    public function options(): array
+    {
+        $options = [];
+        foreach ($this->connection->fetchAllAssociative('SELECT DISTINCT o.key AS name, c.value AS choice FROM product f, jsonb_each(f.options) AS o, jsonb_array_elements_text(o.value) AS c ORDER BY 1, 2 LIMIT 500') as $columns) {
+            $row = new Row($columns);
+            $options[$row->text('name')][] = $row->text('choice');
+        }
+
+        return $options;
     }
 
     /** @return list<string> the tags that products have, for whoever fills a collection by one */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Answer\Answer;
+use Lantern\Core\Menu\Narrowing;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Serving;
@@ -62,17 +63,18 @@ final readonly class Pages
         $after = $request->query->getString('after');
         $after = Uuid::isValid($after) ? $after : null;
         $categories = PlaceKind::Product === $place->kind ? $shop->categoriesOf($place->id, $visitor) : [];
+        $narrowing = $place->kind->canBeNarrowed() ? Narrowing::fromQuery($request->query->all()) : new Narrowing();
         [$template, $data] = match ($place->kind) {
             PlaceKind::FrontPage => ['front.html.twig', [
                 'categories' => $shop->below(null, $visitor, PlaceKind::Category),
                 'newest' => $shop->newest($visitor, ShopReader::NEWEST_IN_FRONT),
                 'articles' => $shop->articles($visitor, ShopReader::ARTICLES_IN_FRONT),
             ]],
-            PlaceKind::Category => ['products.html.twig', $this->products($shop->productsOfCategory($place->id, $visitor, $after)) + [
+            PlaceKind::Category => ['products.html.twig', $this->products($shop->productsOfCategory($place->id, $visitor, $after, $narrowing)) + [
                 'children' => $shop->below($place->id, $visitor, PlaceKind::Category),
             ]],
-            PlaceKind::Collection => ['products.html.twig', $this->products($shop->productsOfCollection($place->id, $details->rule, $visitor, $after)) + ['children' => []]],
-            PlaceKind::AllProducts => ['products.html.twig', $this->products($shop->allProducts($visitor, $after)) + ['children' => $shop->below(null, $visitor, PlaceKind::Category)]],
+            PlaceKind::Collection => ['products.html.twig', $this->products($shop->productsOfCollection($place->id, $details->rule, $visitor, $after, $narrowing)) + ['children' => []]],
+            PlaceKind::AllProducts => ['products.html.twig', $this->products($shop->allProducts($visitor, $after, $narrowing)) + ['children' => $shop->below(null, $visitor, PlaceKind::Category)]],
             PlaceKind::AllCollections => ['list.html.twig', ['cards' => $shop->below(null, $visitor, PlaceKind::Collection)]],
             PlaceKind::PageGroup => ['list.html.twig', ['cards' => $shop->below($place->id, $visitor, PlaceKind::Page)]],
             PlaceKind::Journal => ['list.html.twig', ['cards' => $shop->articles($visitor, 100)]],
@@ -86,6 +88,7 @@ final readonly class Pages
 
         return $this->response($visit, 200, $template, $data + [
             'place' => $place,
+            'narrowing' => $narrowing,
             'details' => $details,
             'html' => $details->words->shown($shop->destinations($details->words->placeIds()), $shop->settings(), $visit->prefix),
             'trail' => $this->breadcrumb($visit, $place, $categories),

@@ -6,15 +6,22 @@ namespace Lantern\Tests\Persistence;
 
 use Lantern\Core\Menu\Direction;
 use Lantern\Core\Menu\Entry;
+use Lantern\Core\Menu\FillingOrder;
+use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Insert;
 use Lantern\Core\Menu\Lift;
 use Lantern\Core\Menu\Move;
+use Lantern\Core\Menu\Narrowing;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;
+use Lantern\Core\Menu\RelocateAll;
 use Lantern\Core\Menu\Remove;
+use Lantern\Core\Menu\RemoveAll;
 use Lantern\Core\Menu\Rewrite;
+use Lantern\Core\Menu\SelfFilling;
 use Lantern\Core\Menu\Shift;
+use Lantern\Core\Menu\ShiftAll;
 use Lantern\Core\Menu\Together;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Place\Audience;
@@ -24,6 +31,7 @@ use Lantern\Demo\DemoId;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\Fields;
 use Lantern\Persistence\MenuEditor;
+use Lantern\Persistence\MenuLog;
 use Lantern\Persistence\MoveCodec;
 use Lantern\Persistence\NotThere;
 use Lantern\Persistence\Stale;
@@ -41,11 +49,11 @@ final class MenuEditorTest extends ShopTestCase
             self::assertEquals($expected, $this->tree(), $move::class);
         }
         while ($this->editor()->canStep($this->menuId(), $this->person())['undo']) {
-            $this->editor()->undo($this->menuId(), $this->version(), $this->person());
+            $this->editor()->undo($this->menuId(), $this->person());
         }
         self::assertEquals($before, $this->tree(), 'undone to the beginning');
         while ($this->editor()->canStep($this->menuId(), $this->person())['redo']) {
-            $this->editor()->redo($this->menuId(), $this->version(), $this->person());
+            $this->editor()->redo($this->menuId(), $this->person());
         }
         self::assertEquals($expected ?? null, $this->tree(), 'and made again to the end');
     }
@@ -53,16 +61,63 @@ final class MenuEditorTest extends ShopTestCase
     public function testANewStepForgetsWhatWasUndone(): void
     {
         $this->make($this->moves($this->tree())[0]);
-        $this->editor()->undo($this->menuId(), $this->version(), $this->person());
+        $this->editor()->undo($this->menuId(), $this->person());
         $this->make(new Insert($this->heading('Other'), new Position(null, 0)));
         self::assertSame(['undo' => true, 'redo' => false], $this->editor()->canStep($this->menuId(), $this->person()));
         self::assertSame(['undo' => false, 'redo' => false], $this->editor()->canStep($this->menuId(), $this->person('owner')), 'each person has steps of their own');
     }
 
-    public function testAStaleMoveIsNotMade(): void
+    public function testTwoPeoplesEditsOfDifferentEntriesBothHold(): void
+    {
+        [$papers, $boards] = $this->tree()->entries;
+        $version = $this->version();
+        $this->make(new Rewrite(new Entry($papers->id, $papers->target, 'All papers')));
+        $this->make(new Insert($this->heading('Theirs'), new Position(null, 0)));
+        $this->editor()->move($this->menuId(), $version, new Together([new Insert($this->heading('Mine'), new Position(null, 7)), new Remove($boards->id)]), $this->person('owner'));
+        $labels = array_map(static fn (Entry $entry): ?string => $entry->label, $this->tree()->entries);
+        self::assertSame(['Theirs', 'All papers'], \array_slice($labels, 0, 2));
+        self::assertContains('Mine', $labels);
+        self::assertNull($this->tree()->find($boards->id));
+        self::assertSame([], $this->service(MenuLog::class)->alternatives($this->menuId()));
+        // What each takes back is their own.
+        $this->editor()->undo($this->menuId(), $this->person('owner'));
+        self::assertNotNull($this->tree()->find($boards->id));
+        self::assertSame('All papers', $this->tree()->get($papers->id)->label);
+    }
+
+    public function testTwoLabelsForOneEntryAreKeptUntilSomebodyChooses(): void
+    {
+        $papers = $this->tree()->entries[0];
+        foreach (['Theirs' => true, 'Theirs again' => false] as $theirs => $use) {
+            $version = $this->version();
+            $this->make(new Rewrite(new Entry($papers->id, $papers->target, $theirs)));
+            $this->editor()->move($this->menuId(), $version, new Rewrite(new Entry($papers->id, $papers->target, 'Mine')), $this->person('owner'));
+            self::assertSame($theirs, $this->tree()->get($papers->id)->label, 'what came first stands');
+            [$alternative] = $this->service(MenuLog::class)->alternatives($this->menuId());
+            self::assertSame(['calls it “Mine”', 'Imke Ravensworth'], [$alternative->conflict()->words($this->tree()->get($papers->id)), $alternative->person]);
+            $this->editor()->choose($this->menuId(), $alternative->id, $use, $this->person());
+            self::assertSame($use ? 'Mine' : $theirs, $this->tree()->get($papers->id)->label);
+            self::assertSame([], $this->service(MenuLog::class)->alternatives($this->menuId()));
+            $this->editor()->undo($this->menuId(), $this->person());
+            $papers = $this->tree()->get($papers->id);
+        }
+    }
+
+    public function testUndoingDoesNotOverwriteWhatSomebodyElseMadeOfItSince(): void
+    {
+        $papers = $this->tree()->entries[0];
+        $this->make(new Rewrite(new Entry($papers->id, $papers->target, 'Mine')));
+        $this->editor()->move($this->menuId(), $this->version(), new Rewrite(new Entry($papers->id, $papers->target, 'Theirs')), $this->person('owner'));
+        $this->editor()->undo($this->menuId(), $this->person());
+        self::assertSame('Theirs', $this->tree()->get($papers->id)->label);
+        self::assertCount(1, $this->service(MenuLog::class)->alternatives($this->menuId()), 'and the wish to have it as it was is kept');
+    }
+
+    public function testAMoveThoughtOutTooLongAgoIsNotMade(): void
     {
         $version = $this->version();
         $this->make(new Insert($this->heading('First'), new Position(null, 0)));
+        $this->workbench()->executeStatement('DELETE FROM journal.menu_change');
         $tree = $this->tree();
         try {
             $this->editor()->move($this->menuId(), $version, new Insert($this->heading('Second'), new Position(null, 0)), $this->person('owner'));
@@ -90,7 +145,7 @@ final class MenuEditorTest extends ShopTestCase
     public function testUndoingNothingIsRefused(): void
     {
         $this->expectException(Refused::class);
-        $this->editor()->undo($this->menuId(), $this->version(), $this->person());
+        $this->editor()->undo($this->menuId(), $this->person());
     }
 
     public function testAMenuThatIsNotThere(): void
@@ -124,8 +179,11 @@ final class MenuEditorTest extends ShopTestCase
             new Together([new Shift($rich->id, Direction::Down), new Shift($rich->id, Direction::Down)]),
             new Rewrite(new Entry($papers->id, $papers->target, 'All papers')),
             new Shift($boards->id, Direction::Up),
+            new RelocateAll([$boards->id, $papers->children[0]->id], new Position(null, 3)),
+            new Rewrite(new Entry($boards->id, new PlaceTarget(DemoId::of('categories/boards'), '', new Narrowing('acid-free', 500, 2000, true, 'Sheet size', '50 × 70 cm')), null, filling: new SelfFilling(FillingSource::Products, DemoId::of('categories/boards'), null, 1, 3, FillingOrder::Price, [DemoId::of('categories/papers') => 'Words'], [DemoId::of('categories/tools')]))),
+            new ShiftAll([$papers->id], Direction::Down),
             new Lift($papers->id),
-            new Remove($boards->id),
+            new RemoveAll([$boards->id]),
         ];
     }
 

@@ -22,17 +22,19 @@ export function discloseHeader(root: ParentNode): void {
     for (const other of items) set(other, other === item);
   };
 
+  // Some shops want a click: then a pointer that only passes opens nothing.
+  const underThePointer = document.body.dataset.dropdownsOpen !== 'click';
   let leaving: number | undefined;
   for (const item of items) {
     buttonOf(item)?.addEventListener('click', () => openOnly(isOpen(item) && !item.matches('[data-hovered]') ? null : item));
     item.addEventListener('pointerenter', (event) => {
-      if (event.pointerType !== 'mouse') return;
+      if (event.pointerType !== 'mouse' || !underThePointer) return;
       clearTimeout(leaving);
       item.dataset.hovered = 'yes';
       openOnly(item);
     });
     item.addEventListener('pointerleave', (event) => {
-      if (event.pointerType !== 'mouse') return;
+      if (event.pointerType !== 'mouse' || !underThePointer) return;
       delete item.dataset.hovered;
       // A short wait forgives a pointer that cuts the corner.
       leaving = window.setTimeout(() => {

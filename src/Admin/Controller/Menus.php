@@ -7,7 +7,6 @@ namespace Lantern\Admin\Controller;
 use Lantern\Admin\Account;
 use Lantern\Admin\Api;
 use Lantern\Admin\MenuViews;
-use Lantern\Admin\View\FrameView;
 use Lantern\Admin\View\MenuView;
 use Lantern\Admin\View\Problem;
 use Lantern\Persistence\MenuEditor;
@@ -25,13 +24,6 @@ final readonly class Menus
 {
     public function __construct(private Api $api, private MenuViews $views, private MenuEditor $editor)
     {
-    }
-
-    #[Route('/api/frame', methods: ['GET'])]
-    #[OA\Get(path: '/api/frame', summary: 'The frame of the shop on the workbench', responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class))])]
-    public function frame(): Response
-    {
-        return $this->api->json($this->views->frame());
     }
 
     #[Route('/api/menus/{id}', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
@@ -64,21 +56,31 @@ final readonly class Menus
     #[Route('/api/menus/{id}/undo', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
     #[OA\Post(path: '/api/menus/{id}/undo', summary: 'Takes back the last step of the person who asks', parameters: [
         new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(name: 'If-Match', in: 'header', required: true, schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))])]
     public function undo(string $id, Request $request, #[CurrentUser] Account $account): Response
     {
-        return $this->changed($id, $request, $account, fn () => $this->editor->undo($id, $this->api->version($request), $account->person));
+        return $this->changed($id, $request, $account, fn () => $this->editor->undo($id, $account->person));
     }
 
     #[Route('/api/menus/{id}/redo', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
     #[OA\Post(path: '/api/menus/{id}/redo', summary: 'Makes the step again that was taken back last', parameters: [
         new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(name: 'If-Match', in: 'header', required: true, schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))])]
     public function redo(string $id, Request $request, #[CurrentUser] Account $account): Response
     {
-        return $this->changed($id, $request, $account, fn () => $this->editor->redo($id, $this->api->version($request), $account->person));
+        return $this->changed($id, $request, $account, fn () => $this->editor->redo($id, $account->person));
+    }
+
+    #[Route('/api/menus/{id}/alternatives/{alternative}', requirements: ['id' => Requirement::UUID, 'alternative' => Requirement::UUID], methods: ['POST'])]
+    #[OA\Post(path: '/api/menus/{id}/alternatives/{alternative}', summary: 'Settles what two people wanted of one entry', parameters: [
+        new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+        new OA\Parameter(name: 'alternative', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
+    ], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['use'], properties: [new OA\Property(property: 'use', type: 'boolean', description: 'Whether the other wish becomes true; else what stands is kept')], type: 'object')), responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))])]
+    public function choose(string $id, string $alternative, Request $request, #[CurrentUser] Account $account): Response
+    {
+        $use = $this->api->body($request)->bool('use', false);
+
+        return $this->changed($id, $request, $account, fn () => $this->editor->choose($id, $alternative, $use, $account->person));
     }
 
     private function changed(string $id, Request $request, Account $account, \Closure $change): Response

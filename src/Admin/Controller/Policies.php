@@ -6,7 +6,6 @@ namespace Lantern\Admin\Controller;
 
 use Lantern\Admin\Account;
 use Lantern\Admin\Api;
-use Lantern\Admin\MenuViews;
 use Lantern\Admin\PlaceViews;
 use Lantern\Admin\View\DetailsView;
 use Lantern\Admin\View\DetailView;
@@ -17,6 +16,7 @@ use Lantern\Admin\View\StartingTextView;
 use Lantern\Core\Policy\StartingText;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\ShopDetail;
+use Lantern\Persistence\Bay;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\PolicyWriter;
 use Lantern\Persistence\ShopDetails;
@@ -52,7 +52,7 @@ final readonly class Policies
         $footers = [];
         foreach ($menus->bays() as $bay) {
             if (str_starts_with($bay->id, 'footer-')) {
-                $footers[] = new FooterView($bay->id, MenuViews::bayWords($bay->id), null === $bay->menuId ? null : $names[$bay->menuId] ?? null);
+                $footers[] = new FooterView($bay->id, Bay::words($bay->id), null === $bay->menuId ? null : $names[$bay->menuId] ?? null);
             }
         }
 

@@ -11,7 +11,8 @@ use OpenApi\Attributes as OA;
 final readonly class EntryView
 {
     /**
-     * @param list<EntryView> $children
+     * @param list<AlternativeView> $alternatives
+     * @param list<EntryView>       $children
      */
     public function __construct(
         #[OA\Property]
@@ -36,6 +37,10 @@ final readonly class EntryView
         public bool $newTab,
         #[OA\Property]
         public string $note,
+        #[OA\Property]
+        public ?FillingView $filling,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: AlternativeView::class))]
+        public array $alternatives,
         #[OA\Property(description: 'Why visitors do not get it')]
         public ?string $leftOut,
         #[OA\Property(description: 'Left out as a link, kept as a heading')]

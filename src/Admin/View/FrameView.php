@@ -23,6 +23,16 @@ final readonly class FrameView
         public array $bays,
         #[OA\Property(type: 'array', items: new OA\Items(ref: MenuName::class))]
         public array $menus,
+        #[OA\Property(enum: ['categories', 'nothing'], description: 'What the header shows while no menu hangs in it')]
+        public string $withoutMenu,
+        #[OA\Property(enum: ['hover', 'click'], description: 'How its dropdowns open for a mouse')]
+        public string $opens,
+        #[OA\Property]
+        public FitView $fit,
+        #[OA\Property]
+        public bool $canUndo,
+        #[OA\Property(description: 'Of the menu that was just made')]
+        public ?string $made = null,
     ) {
     }
 }

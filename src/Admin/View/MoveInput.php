@@ -11,8 +11,10 @@ use OpenApi\Attributes as OA;
     schema: 'MoveInput',
     required: ['type'],
     properties: [
-        new OA\Property(property: 'type', type: 'string', enum: ['insert', 'remove', 'lift', 'gather', 'relocate', 'shift', 'rewrite', 'together']),
+        new OA\Property(property: 'type', type: 'string', enum: ['insert', 'remove', 'lift', 'gather', 'relocate', 'shift', 'rewrite', 'shift-all', 'relocate-all', 'remove-all', 'together']),
         new OA\Property(property: 'entryId', type: 'string', description: 'For remove, lift, relocate and shift'),
+        new OA\Property(property: 'entryIds', type: 'array', items: new OA\Items(type: 'string'), description: 'For those that move several'),
+        new OA\Property(property: 'childrenStay', type: 'boolean', description: 'For remove-all'),
         new OA\Property(property: 'direction', type: 'string', enum: ['up', 'down', 'in', 'out'], description: 'For shift'),
         new OA\Property(property: 'entry', ref: '#/components/schemas/EntryInput', description: 'For insert, gather and rewrite'),
         new OA\Property(property: 'at', ref: '#/components/schemas/PositionInput', description: 'For insert and gather'),
@@ -37,6 +39,32 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'placeId', type: 'string', nullable: true),
         new OA\Property(property: 'part', type: 'string', description: 'An anchor within the place'),
         new OA\Property(property: 'uri', type: 'string'),
+        new OA\Property(property: 'narrowing', ref: '#/components/schemas/NarrowingInput', nullable: true),
+    ],
+)]
+#[OA\Schema(
+    schema: 'NarrowingInput',
+    properties: [
+        new OA\Property(property: 'tag', type: 'string'),
+        new OA\Property(property: 'priceFrom', type: 'integer', nullable: true, description: 'In the smallest unit of the currency'),
+        new OA\Property(property: 'priceTo', type: 'integer', nullable: true),
+        new OA\Property(property: 'inStock', type: 'boolean'),
+        new OA\Property(property: 'option', type: 'string'),
+        new OA\Property(property: 'choice', type: 'string'),
+    ],
+)]
+#[OA\Schema(
+    schema: 'FillingInput',
+    required: ['source'],
+    properties: [
+        new OA\Property(property: 'source', type: 'string', enum: ['pages', 'categories', 'products', 'newest']),
+        new OA\Property(property: 'placeId', type: 'string', nullable: true),
+        new OA\Property(property: 'kind', type: 'string', enum: ['product', 'page', 'article', 'collection'], nullable: true),
+        new OA\Property(property: 'depth', type: 'integer'),
+        new OA\Property(property: 'most', type: 'integer'),
+        new OA\Property(property: 'order', type: 'string', enum: ['hand', 'name', 'price', 'newest']),
+        new OA\Property(property: 'labels', type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string')),
+        new OA\Property(property: 'leftOut', type: 'array', items: new OA\Items(type: 'string')),
     ],
 )]
 #[OA\Schema(
@@ -53,6 +81,7 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'until', type: 'string', format: 'date-time', nullable: true),
         new OA\Property(property: 'newTab', type: 'boolean'),
         new OA\Property(property: 'note', type: 'string', maxLength: 500),
+        new OA\Property(property: 'filling', ref: '#/components/schemas/FillingInput', nullable: true),
     ],
 )]
 final class MoveInput

@@ -19,6 +19,8 @@ final readonly class TargetView
         public string $part,
         #[OA\Property]
         public string $uri,
+        #[OA\Property]
+        public ?NarrowingView $narrowing,
     ) {
     }
 }

@@ -21,6 +21,7 @@ final readonly class LightPlanner
      * @param array<string, Place> $places   every place that these menus refer to, by id
      * @param list<Mention>        $mentions of the place, all kinds
      * @param int                  $visits   in the last 30 days
+     * @param array<string, list<Place>> $candidates what could fill the self-filling entries of these menus, the place among them, by entry id
      * @param string|null          $elsewhere address that visitors are led to while the place is closed
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class LightPlanner
         private array $mentions,
         private int $visits,
         private ?string $elsewhere = null,
+        private array $candidates = [],
     ) {
     }
 
@@ -90,11 +92,17 @@ final readonly class LightPlanner
         }), ClosedAnswer::Elsewhere !== $after->closedAnswer);
     }
 
+    /** @return array<string, list<Place>> */
+    private function candidatesWith(Place $place): array
+    {
+        return array_map(static fn (array $places): array => array_map(static fn (Place $one): Place => $one->id === $place->id ? $place : $one, $places), $this->candidates);
+    }
+
     /** @return list<Touch> */
     private function menu(string $name, Tree $tree, Place $before, Place $after, Visitor $visitor): array
     {
-        $was = Resolver::resolve($tree, [$before->id => $before] + $this->places, $visitor)->byId();
-        $is = Resolver::resolve($tree, [$after->id => $after] + $this->places, $visitor)->byId();
+        $was = Resolver::resolve($tree, [$before->id => $before] + $this->places, $visitor, $this->candidatesWith($before))->byId();
+        $is = Resolver::resolve($tree, [$after->id => $after] + $this->places, $visitor, $this->candidatesWith($after))->byId();
         $said = [];
         foreach ($was as $id => $entry) {
             if (!isset($is[$id])) {

@@ -128,7 +128,6 @@ final class Merge
 
     private static function with(string $id, \Closure $of): Entry
     {
-        // @phpstan-ignore argument.type, argument.type, argument.type, argument.type, argument.type, argument.type, argument.type, argument.type
         return new Entry($id, $of('target'), $of('label'), [], $of('enabled'), $of('audience'), $of('opening'), $of('newTab'), $of('note'), $of('filling'));
     }
 
@@ -192,7 +191,7 @@ final class Merge
             }
         }
         foreach (array_intersect($iMoved, $theyMoved) as $id) {
-            $before = static fn (array $ids): string|false => $ids[array_search($id, $ids, true) - 1] ?? '';
+            $before = static fn (array $ids): string => $ids[(int) array_search($id, $ids, true) - 1] ?? '';
             if ($before($mine) !== $before($theirs)) {
                 $this->conflict($id, new Relocate($id, $this->mine->position($id)), true);
             }

@@ -112,6 +112,32 @@ final readonly class Tree
         return $this->walk($this->entries);
     }
 
+    /** @return list<string> ids of all places that entries and their fillings refer to */
+    public function placeIds(): array
+    {
+        $ids = [];
+        foreach ($this->all() as $entry) {
+            $ids[] = $entry->target instanceof PlaceTarget ? $entry->target->placeId : null;
+            if (null !== $entry->filling) {
+                $ids = [...$ids, $entry->filling->placeId, ...array_keys($entry->filling->labels), ...$entry->filling->leftOut];
+            }
+        }
+
+        return array_values(array_unique(array_filter($ids, \is_string(...))));
+    }
+
+    /** Whether what it shows can change without anybody changing the shop's places: prices and stock come from elsewhere. */
+    public function followsTheCatalogue(): bool
+    {
+        foreach ($this->all() as $entry) {
+            if (true === $entry->filling?->followsTheCatalogue()) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
     /**
      * The entries among these that stand below none of the others, in the order of the menu.
      *

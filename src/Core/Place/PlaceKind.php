@@ -71,6 +71,12 @@ enum PlaceKind: string
         };
     }
 
+    /** Whether its page lists products that can be narrowed by tag, price, stock or option. */
+    public function canBeNarrowed(): bool
+    {
+        return self::Category === $this || self::Collection === $this || self::AllProducts === $this;
+    }
+
     /** Whether its own page can have words; a file is all there is at its address. */
     public function hasWords(): bool
     {

@@ -18,6 +18,7 @@ class MenuStep
     /**
      * @param array<string, mixed> $move    in the shape of MoveCodec
      * @param array<string, mixed> $inverse in the shape of MoveCodec
+     * @param int                  $version of the menu that it led to last, done or undone
      */
     public function __construct(
         #[ORM\Id]
@@ -31,6 +32,8 @@ class MenuStep
         public array $move,
         #[ORM\Column(type: Types::JSON, options: ['jsonb' => true])]
         public array $inverse,
+        #[ORM\Column]
+        public int $version,
     ) {
     }
 }

@@ -12,9 +12,9 @@ use Lantern\Core\Visitor;
 use Lantern\Core\Words\Blank;
 use Lantern\Core\Words\Words;
 use Lantern\Persistence\Copies;
+use Lantern\Persistence\OwnAddresses;
 use Masterminds\HTML5;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 
@@ -48,7 +48,7 @@ final readonly class WordsCleaner
     public function __construct(
         private Copies $copies,
         private ClockInterface $clock,
-        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
+        private OwnAddresses $own,
     ) {
         $config = (new HtmlSanitizerConfig())
             ->allowLinkSchemes(['http', 'https', 'mailto', 'tel', 'place'])
@@ -192,14 +192,10 @@ final readonly class WordsCleaner
     /** What an address of this shop refers to; null where it is no such address, or no place is behind it. */
     private function reference(string $typed): ?string
     {
-        if (str_starts_with($typed, "{$this->storefrontUrl}/") || $typed === $this->storefrontUrl) {
-            $typed = substr($typed, \strlen($this->storefrontUrl)) ?: '/';
-        }
-        if (!str_starts_with($typed, '/') || str_starts_with($typed, '//')) {
+        $typed = $this->own->within($typed);
+        if (null === $typed) {
             return null;
         }
-        // Copied from a look at the workbench, it begins with what opens that.
-        $typed = (string) preg_replace('#^/-/preview/[^/]+(?=/|$)#', '', $typed) ?: '/';
         [$address, $part] = explode('#', $typed, 2) + ['', ''];
         if (str_contains($address, '?')) {
             return null;

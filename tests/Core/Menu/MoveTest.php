@@ -159,9 +159,7 @@ final class MoveTest extends TestCase
             try {
                 $after = $move->apply($tree);
             } catch (Refused) {
-                self::assertTrue(true, 'nothing to take back');
-
-                return;
+                return; // There is nothing to take back.
             }
             self::assertEquals($tree, $move->inverse($tree)->apply($after), $move::class);
         });

@@ -1,0 +1,44 @@
+// Writes the advance widths of the storefront's shipped fonts to src/Core/Fit, in thousandths of the type size.
+// Run it again when a font or a weight changes: node ops/advance-widths.mjs
+import { readFileSync, writeFileSync } from 'node:fs';
+import { chromium } from '@playwright/test';
+
+const faces = { karla: 400, literata: 500 };
+const characters = [];
+for (let code = 0x20; code < 0x250; code += 1) if (code < 0x7f || code > 0x9f) characters.push(code);
+characters.push(0x2010, 0x2011, 0x2012, 0x2013, 0x2014, 0x2018, 0x2019, 0x201c, 0x201d, 0x2022, 0x2026, 0x2039, 0x203a, 0x20ac);
+
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const page = await browser.newPage();
+for (const [name, weight] of Object.entries(faces)) {
+  const sources = ['latin', 'latin-ext'].map((part) => {
+    const file = `node_modules/@fontsource-variable/${name}/files/${name}-${part}-wght-normal.woff2`;
+    return `data:font/woff2;base64,${readFileSync(file).toString('base64')}`;
+  });
+  const widths = await page.evaluate(
+    async ({ sources, weight, characters }) => {
+      const loaded = [];
+      for (const [n, source] of sources.entries()) {
+        const face = new FontFace(`shipped${n}`, `url(${source})`, { weight: '200 900' });
+        document.fonts.add(await face.load());
+        loaded.push(`shipped${n}`);
+      }
+      const canvas = document.createElement('canvas').getContext('2d');
+      const measure = (text, families) => {
+        canvas.font = `${weight} 1000px ${families}`;
+        return canvas.measureText(text).width;
+      };
+      // What neither file has falls back to something with other widths in two different fallbacks.
+      return characters
+        .map((code) => [code, measure(String.fromCodePoint(code), `${loaded.join(', ')}, monospace`), measure(String.fromCodePoint(code), `${loaded.join(', ')}, sans-serif`)])
+        .filter(([, one, other]) => one === other && one > 0)
+        .map(([code, width]) => [code, Math.round(width)]);
+    },
+    { sources, weight, characters },
+  );
+  const rows = [];
+  for (let n = 0; n < widths.length; n += 12) rows.push(`    ${widths.slice(n, n + 12).map(([code, width]) => `${code} => ${width},`).join(' ')}`);
+  writeFileSync(`src/Core/Fit/${name}-${weight}.php`, `<?php\n\ndeclare(strict_types=1);\n\n// Advance widths of ${name}, weight ${weight}, by code point, in thousandths of the type size. Made by ops/advance-widths.mjs.\nreturn [\n${rows.join('\n')}\n];\n`);
+  console.log(name, widths.length);
+}
+await browser.close();
