@@ -104,6 +104,7 @@ final readonly class Fields
     public function mapOr(string $name, array $otherwise): array
     {
         $value = $this->fields[$name] ?? $otherwise;
+        $value = $value instanceof \stdClass ? (array) $value : $value;
         if (!\is_array($value)) {
             throw $this->wrong($name, 'an object with named fields');
         }

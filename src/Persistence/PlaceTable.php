@@ -81,8 +81,9 @@ final readonly class PlaceTable
 
     /**
      * The places that a few letters could mean: each word stands somewhere in title, address or kind,
-     * in any order. Those no menu leads to come first, and among them what was changed last. Where
-     * too few have all words, those that are a typing slip away follow.
+     * in any order. The very title comes first, then titles that begin so, products last among equals;
+     * of these what no menu leads to yet, and what was changed last. Where too few have all words,
+     * those that are a typing slip away follow.
      *
      * @return list<ListedPlace>
      */
@@ -106,9 +107,9 @@ final readonly class PlaceTable
             $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id", ['begins' => ''] + $parameters);
         } else {
             $found = $this->listed(
-                "SELECT p.*, p.title ILIKE :begins AS begins, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where ORDER BY begins DESC, in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id LIMIT $most",
-                "p.begins DESC, p.in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id",
-                $parameters,
+                "SELECT p.*, lower(p.title) = lower(:exactly) AS exact, p.title ILIKE :begins AS begins, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where ORDER BY exact DESC, begins DESC, p.kind = 'product', in_menu, p.changed_at DESC, p.title, p.id LIMIT $most",
+                "p.exact DESC, p.begins DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title, p.id",
+                $parameters + ['exactly' => trim($words)],
             );
         }
 

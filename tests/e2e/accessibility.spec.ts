@@ -39,7 +39,7 @@ test('axe finds nothing in the Menus view, with its field and its popover open',
   expect(await findings(page)).toEqual([]);
   await page.keyboard.press('/');
   await page.keyboard.type('pap');
-  await expect(page.getByRole('option').first()).toBeVisible();
+  await expect(page.getByRole('listbox').getByRole('option').first()).toBeVisible();
   expect(await findings(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.keyboard.press('l');

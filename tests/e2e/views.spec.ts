@@ -77,7 +77,7 @@ test('what is pointed at in the shop is marked in the outline', async ({ page })
 
 test('the shop beside is seen on a phone and by a customer', async ({ page }) => {
   await signIn(page);
-  await page.getByRole('button', { name: 'Phone' }).click();
+  await page.getByRole('button', { name: 'Phone', exact: true }).click();
   await expect(shopBeside(page).getByText('Menu', { exact: true })).toBeVisible();
   await expect(shopBeside(page).locator('.desk-menu')).toBeHidden();
   await page.getByRole('button', { name: 'Desk' }).click();

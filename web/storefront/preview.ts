@@ -24,7 +24,7 @@ async function refresh(): Promise<void> {
 }
 
 function mark(entry: string | null, open: boolean): void {
-  opener = entry;
+  if (open) opener = entry;
   for (const marked of document.querySelectorAll('.is-pointed-at')) marked.classList.remove('is-pointed-at');
   const found = entry === null ? [] : [...document.querySelectorAll<HTMLElement>(`[data-entry="${CSS.escape(entry)}"]`)];
   for (const one of found) one.classList.add('is-pointed-at');

@@ -29,9 +29,12 @@ final readonly class Likeness
         if ($oneMeans === $otherMeans) {
             return new self(0.95, Sureness::Likely);
         }
-        $common = \count(array_intersect($oneMeans, $otherMeans));
-        if ($common > 0 && $common === min(\count($oneMeans), \count($otherMeans))) {
+        if ([] === array_diff($oneMeans, $otherMeans)) {
             return new self(0.6 + 0.3 * $letters, $letters >= 0.45 ? Sureness::Likely : Sureness::Unsure);
+        }
+        if ([] === array_diff($otherMeans, $oneMeans)) {
+            // The line says more than the title: the place may be too wide for what is meant.
+            return new self(0.3 + 0.3 * $letters, $letters >= self::UNSURE_FROM ? Sureness::Unsure : null);
         }
 
         return new self($letters, $letters >= self::UNSURE_FROM ? Sureness::Unsure : null);

@@ -104,6 +104,7 @@ final class OutlineTest extends TestCase
         yield ['The marbled papers', 'Marbled papers', 'likely'];
         yield ['Marbled', 'Marbled papers', 'likely'];
         yield ['Marbeld papers', 'Marbled papers', 'unsure'];
+        yield ['Marbled papers', 'Papers', 'unsure'];
         yield ['Tools', 'Marbled papers', null];
         yield ['', 'Marbled papers', null];
         yield ['the', 'Marbled papers', null];

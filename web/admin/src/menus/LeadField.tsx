@@ -1,6 +1,6 @@
 import { keepPreviousData, queryOptions, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type RefObject, useState } from 'react';
-import { api, ask, type PlaceRow } from '../api/client';
+import { api, ask, type Parts, type PlaceRow } from '../api/client';
 import { Lantern } from '../parts/Lantern';
 import { useSession } from '../shell/queries';
 import { type Lead, leadsFromWords, type Option } from './leads';
@@ -12,12 +12,45 @@ const leadToPlace = ({ place, menus }: PlaceRow): Option => ({
   says: `${place.kindWords} · ${place.address}${menus.length === 0 ? ' · in no menu yet' : ''}`,
 });
 
+/** What an entry can lead to within a place: the whole of it, its parts by name, or some of its products. */
+function partsOf(option: Option, parts: Parts | undefined): Option[] {
+  const { place, lead } = option;
+  if (!place) return [];
+  const one = (key: string, name: string, says: string, more: Partial<Lead['target']>, label: string | null): Option => ({
+    key: `${place.id} ${key}`,
+    place,
+    lead: { target: { ...lead.target, ...more }, label, name },
+    says,
+  });
+  const inStock = { tag: '', priceFrom: null, priceTo: null, inStock: true, option: '', choice: '' };
+  return [
+    one('', place.title, 'the whole place', {}, null),
+    ...(parts?.anchors ?? []).map(({ name, heading }) => one(`#${name}`, heading, `a part of ${place.title}`, { part: name }, heading.slice(0, 200))),
+    ...(parts?.canBeNarrowed
+      ? [
+          one('stock', `${place.title}, in stock`, 'only products that are in stock', { narrowing: inStock }, `${place.title} in stock`),
+          ...parts.tags.map((tag) =>
+            one(
+              `tag ${tag}`,
+              `${place.title}, ${tag}`,
+              `only products tagged “${tag}”`,
+              { narrowing: { ...inStock, inStock: false, tag } },
+              `${place.title}, ${tag}`.slice(0, 200),
+            ),
+          ),
+        ]
+      : []),
+  ];
+}
+
 /** The one field that finds any place by a few letters. Several picked go in together. */
 export function LeadField({
   field,
   current,
   disabled,
   onAdd,
+  onPaste,
+  onWalk,
   onLeave,
 }: {
   field: RefObject<HTMLInputElement | null>;
@@ -25,6 +58,10 @@ export function LeadField({
   current: string | null;
   disabled: boolean;
   onAdd: (leads: Lead[], inside: boolean) => Promise<boolean>;
+  /** Several lines were pasted. */
+  onPaste: (text: string) => void;
+  /** Another line becomes the one that new ones are added to. */
+  onWalk: (key: 'ArrowUp' | 'ArrowDown' | 'ArrowLeft' | 'ArrowRight') => void;
   onLeave: () => void;
 }) {
   const [words, setWords] = useState('');
@@ -39,13 +76,19 @@ export function LeadField({
   const search = queryOptions({ queryKey: ['places', 'find', asked], queryFn: () => ask(api.GET('/api/places/find', { params: { query: { q: asked } } })) });
   const places = useQuery({ ...search, enabled: open, placeholderData: keepPreviousData });
   const optionsOf = (rows: PlaceRow[]): Option[] => [...rows.map(leadToPlace), ...(asked === words.trim() ? leadsFromWords(words) : [])];
-  const options = optionsOf(places.data?.rows ?? []);
+  const [within, setWithin] = useState<Option | null>(null);
+  const parts = useQuery({
+    queryKey: ['parts', within?.place?.id],
+    queryFn: () => ask(api.GET('/api/places/{id}/parts', { params: { path: { id: within?.place?.id ?? '' } } })),
+    enabled: within !== null,
+  });
+  const options = within ? partsOf(within, parts.data) : optionsOf(places.data?.rows ?? []);
   const at = active === -1 && words.trim() !== '' ? 0 : active;
   const isPicked = (option: Option) => picked.some(({ key }) => key === option.key);
   const toggle = (option: Option) => setPicked((all) => (isPicked(option) ? all.filter(({ key }) => key !== option.key) : [...all, option]));
 
   // Who types faster than the answer comes means what the words find, not what still stands there.
-  const foundNow = async () => optionsOf((await queries.fetchQuery({ ...search, staleTime: 2000 })).rows);
+  const foundNow = async () => (within ? options : optionsOf((await queries.fetchQuery({ ...search, staleTime: 2000 })).rows));
 
   const add = async (inside: boolean, only?: Option) => {
     const found = only || picked.length > 0 ? [] : await foundNow();
@@ -58,6 +101,7 @@ export function LeadField({
       )
     ) {
       setWords('');
+      setWithin(null);
       setPicked([]);
       setActive(-1);
     }
@@ -101,19 +145,32 @@ export function LeadField({
         onBlur={() => setOpen(false)}
         onChange={(event) => {
           setWords(event.target.value);
+          setWithin(null);
           setActive(-1);
           setOpen(true);
         }}
+        onPaste={(event) => {
+          const text = event.clipboardData.getData('text/plain');
+          if (!/\S.*[\r\n]+.*\S/s.test(text)) return;
+          event.preventDefault();
+          onPaste(text);
+        }}
         onKeyDown={(event) => {
-          if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+          const under = options[at];
+          if (event.altKey && /^Arrow/.test(event.key)) {
+            event.preventDefault();
+            onWalk(event.key as 'ArrowUp');
+          } else if (event.key === 'ArrowRight' && under?.place && within === null && event.currentTarget.selectionStart === words.length) {
+            event.preventDefault();
+            setWithin(under);
+            setActive(0);
+          } else if (event.key === 'ArrowLeft' && within) {
+            event.preventDefault();
+            setWithin(null);
+          } else if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
             event.preventDefault();
             setOpen(true);
-            setActive(
-              Math.max(
-                -1,
-                Math.min(options.length - 1, (active === -1 ? at : active) + (event.key === 'ArrowDown' ? (active === -1 && at === -1 ? 1 : 1) : -1)),
-              ),
-            );
+            setActive(Math.max(-1, Math.min(options.length - 1, (active === -1 ? at : active) + (event.key === 'ArrowDown' ? 1 : -1))));
           } else if (event.key === ' ' && active >= 0 && options[active]) {
             event.preventDefault();
             void foundNow().then((found) => found[active] && toggle(found[active]));
@@ -122,8 +179,11 @@ export function LeadField({
             void add(event.shiftKey);
           } else if (event.key === 'Escape') {
             event.preventDefault();
-            setOpen(false);
-            onLeave();
+            if (within) setWithin(null);
+            else {
+              setOpen(false);
+              onLeave();
+            }
           }
         }}
       />
@@ -143,7 +203,7 @@ export function LeadField({
         {current ? (
           <>
             <span className="key">Enter</span> below “{current}”, <span className="key">Shift Enter</span> inside · <span className="key">Space</span> picks
-            several as you walk
+            several as you walk · <span className="key">→</span> a part of it · <span className="key">Alt ↑↓←→</span> another line
           </>
         ) : (
           'Enter adds it to the menu.'

@@ -1,7 +1,8 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { Navigate, useParams, useSearchParams } from 'react-router';
 import { useSession } from '../shell/queries';
 import { FrameMap } from './FrameMap';
+import { FrameStrip } from './FrameStrip';
 import { Outline } from './Outline';
 import { type Looking, ShopBeside, today } from './ShopBeside';
 import { useFrame, useMenu } from './useMenu';
@@ -17,37 +18,58 @@ export function MenusView() {
   const [pointed, setPointed] = useState<string | null>(null);
   const menu = useMenu(id, looking);
   const point = useCallback((entry: string | null) => setPointed(entry), []);
+  const [hovered, setHovered] = useState<string | null>(null);
+  const bay = query.get('bay');
+  const follows = `${useChanges(menu.data)} ${useChanges(frame.data)}`;
 
-  if (frame.error) return <Trouble words={frame.error.message} />;
+  if (frame.error && !frame.data) return <Trouble words={frame.error.message} />;
   if (!frame.data) return <p className="p-8 text-soft">Drawing the frame of your shop…</p>;
-  if (!id) {
-    const first = frame.data.bays.find((bay) => bay.menuId)?.menuId ?? frame.data.menus[0]?.id;
-    return first ? <Navigate to={`/menus/${first}`} replace /> : <Trouble words="This shop has no menu yet." />;
+  if (!id && !bay) {
+    const first = frame.data.bays.find((one) => one.menuId)?.menuId ?? frame.data.menus[0]?.id;
+    return <Navigate to={first ? `/menus/${first}` : '/menus?bay=header'} replace />;
   }
+  const canEdit = session.data?.canEdit ?? false;
+  // Who comes by the menu means the first part of the shop where it hangs.
+  const part = bay ?? frame.data.bays.find((one) => one.menuId !== null && one.menuId === id)?.id ?? null;
+  const drawerMenu = frame.data.bays.find((one) => one.id === 'drawer')?.menuId;
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)] lg:h-full">
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] grid-rows-[auto_auto_minmax(0,1fr)] lg:h-full">
       <h1 className="sr-only">Menus</h1>
-      <FrameMap frame={frame.data} chosen={id} />
+      <FrameMap frame={frame.data} chosen={id} bay={bay} />
+      <FrameStrip key={`${part} ${id}`} frame={frame.data} bay={part} menuId={part === 'drawer' ? (drawerMenu ?? null) : (id ?? null)} canEdit={canEdit} />
       <div className="grid min-h-0 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(380px,5fr)_minmax(0,6fr)]">
-        {menu.error ? (
+        {!id ? (
+          <p className="p-8 text-soft">
+            No menu hangs here. Hang one that you have, or make a new one: both stand above, beside the name of this part of the shop.
+          </p>
+        ) : menu.error && !menu.data ? (
           <Trouble words={menu.error.message} />
         ) : menu.data ? (
           <Outline
             key={id}
             menu={menu.data}
             looking={looking}
-            canEdit={session.data?.canEdit ?? false}
+            canEdit={canEdit}
             pointed={pointed}
             spot={query.get('entry')}
+            lost={menu.error?.message ?? null}
             onShow={setShown}
+            onPoint={setHovered}
           />
         ) : (
           <p className="p-8 text-soft">Fetching the menu…</p>
         )}
-        <ShopBeside path="/" looking={looking} onLooking={setLooking} shown={shown} onPoint={point} follows={`${menu.dataUpdatedAt}`} />
+        <ShopBeside path="/" looking={looking} onLooking={setLooking} shown={shown} hovered={hovered} onPoint={point} follows={follows} />
       </div>
     </main>
   );
+}
+
+/** Counts how often something became different; asking for it again and getting the same does not count. */
+function useChanges(data: unknown): number {
+  const last = useRef({ data, times: 0 });
+  if (last.current.data !== data) last.current = { data, times: last.current.times + 1 };
+  return last.current.times;
 }
 
 export function Trouble({ words }: { words: string }) {

@@ -1,21 +1,16 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { Popover } from 'radix-ui';
 import { type KeyboardEvent, useCallback, useEffect, useRef, useState } from 'react';
-import { Link } from 'react-router';
-import { api, ask, type Entry, ifMatch, type Light, type Menu, type MoveInput } from '../api/client';
-import { Lantern } from '../parts/Lantern';
-import { LightChoice } from '../parts/LightChoice';
+import type { EntryInput, Menu, MoveInput } from '../api/client';
 import { useTell } from '../parts/toasts';
 import { uuidv7 } from '../parts/uuid';
-import { refreshWorkbench } from '../shell/queries';
+import { EntryPanel } from './EntryPanel';
 import { LeadField } from './LeadField';
 import type { Lead } from './leads';
+import { INDENT, OutlineLine } from './OutlineLine';
+import { OutlinePaste } from './OutlinePaste';
 import type { Looking } from './ShopBeside';
-import { asInput, type Line, lines } from './tree';
+import { asInput, type Line, lines, topmost } from './tree';
 import { useDrag } from './useDrag';
 import { type Step, useSteps } from './useMenu';
-
-const INDENT = 24;
 
 /** The entries of a menu as lines: walked, moved and renamed where they stand. */
 export function Outline({
@@ -24,7 +19,9 @@ export function Outline({
   canEdit,
   pointed,
   spot,
+  lost,
   onShow,
+  onPoint,
 }: {
   menu: Menu;
   looking: Looking;
@@ -32,12 +29,20 @@ export function Outline({
   pointed: string | null;
   /** The entry that somebody came here for. */
   spot: string | null;
+  /** Why the menu can no longer be fetched; what is shown is the last that was known. */
+  lost: string | null;
   onShow: (entry: string | null) => void;
+  onPoint: (entry: string | null) => void;
 }) {
   const all = lines(menu.entries);
   const [currentId, setCurrentId] = useState<string | null>(null);
   const [editing, setEditing] = useState<string | null>(null);
   const [lighting, setLighting] = useState<string | null>(null);
+  const [opened, setOpened] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const anchor = useRef<string | null>(null);
+  const [pasting, setPasting] = useState<string | null>(null);
+  const pasted = useRef<string | null>(null);
   const list = useRef<HTMLUListElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const wanted = useRef<string | null>(null);
@@ -55,8 +60,16 @@ export function Outline({
   );
   const move = useCallback((one: MoveInput) => step({ kind: 'move', move: one }), [step]);
 
-  const focus = (id: string | undefined | null) => {
+  const focus = (id: string | undefined | null, extend = false) => {
     if (!id) return;
+    if (extend) {
+      anchor.current ??= currentId ?? id;
+      const [from, to] = [all.findIndex(({ entry }) => entry.id === anchor.current), all.findIndex(({ entry }) => entry.id === id)];
+      setChosen(new Set(all.slice(Math.min(from, to), Math.max(from, to) + 1).map(({ entry }) => entry.id)));
+    } else {
+      anchor.current = null;
+      if (chosen.size > 0) setChosen(new Set());
+    }
     setCurrentId(id);
     list.current?.querySelector<HTMLElement>(`[data-line="${id}"]`)?.focus();
   };
@@ -96,10 +109,29 @@ export function Outline({
     maxDepth: menu.maxDepth,
     indent: INDENT,
     enabled: canEdit,
-    onDrop: (id, drop) => move({ type: 'relocate', entryId: id, to: { parentId: drop.parentId, index: drop.index } }),
+    chosen: topmost(all, chosen),
+    onDrop: (held, drop) => {
+      const to = { parentId: drop.parentId, index: drop.index };
+      const ids = held.map(({ entry }) => entry.id);
+      void move(ids.length === 1 && ids[0] ? { type: 'relocate', entryId: ids[0], to } : { type: 'relocate-all', entryIds: ids, to });
+    },
   });
 
+  /** The lines that a key acts on: the chosen ones where the one with the focus is among them. */
+  const held = (line: Line) => (chosen.size > 1 && chosen.has(line.entry.id) ? all.filter(({ entry }) => chosen.has(entry.id)) : [line]);
+
+  const removeSeveral = async (several: Line[], childrenStay: boolean) => {
+    const gone = new Set(several.flatMap(({ entry }) => [entry.id, ...(childrenStay ? [] : lines(entry.children).map((below) => below.entry.id))]));
+    const next = all.find(({ entry }, n) => !gone.has(entry.id) && n > all.indexOf(several[0] as Line)) ?? all.find(({ entry }) => !gone.has(entry.id));
+    if (await move({ type: 'remove-all', entryIds: several.map(({ entry }) => entry.id), childrenStay })) {
+      setChosen(new Set());
+      wanted.current = next?.entry.id ?? null;
+      setCurrentId(next?.entry.id ?? null);
+      tell.say(`${gone.size} lines are out of the menu.`, () => void step({ kind: 'undo' }));
+    }
+  };
   const remove = async (line: Line, lift: boolean) => {
+    if (held(line).length > 1) return removeSeveral(held(line), lift);
     const at = all.indexOf(line);
     const below = lift ? 0 : lines(line.entry.children).length;
     const next = all[at + 1 + below] ?? all[at - 1];
@@ -117,14 +149,15 @@ export function Outline({
     const id = line.entry.id;
     const shift = (direction: 'up' | 'down' | 'in' | 'out') => {
       wanted.current = id;
-      void move({ type: 'shift', entryId: id, direction }).then(() => {
+      const ids = held(line).map(({ entry }) => entry.id);
+      void move(ids.length > 1 ? { type: 'shift-all', entryIds: ids, direction } : { type: 'shift', entryId: id, direction }).then(() => {
         wanted.current = id;
         setCurrentId(id);
       });
     };
     const keys = new Map<string, () => unknown>([
-      ['ArrowDown', () => (event.altKey ? canEdit && shift('down') : focus(all[at + 1]?.entry.id))],
-      ['ArrowUp', () => (event.altKey ? canEdit && shift('up') : focus(all[at - 1]?.entry.id))],
+      ['ArrowDown', () => (event.altKey ? canEdit && shift('down') : focus(all[at + 1]?.entry.id, event.shiftKey))],
+      ['ArrowUp', () => (event.altKey ? canEdit && shift('up') : focus(all[at - 1]?.entry.id, event.shiftKey))],
       ['ArrowRight', () => (event.altKey ? canEdit && shift('in') : focus(line.entry.children[0]?.id))],
       ['ArrowLeft', () => (event.altKey ? canEdit && shift('out') : focus(line.parentId))],
       ['Home', () => focus(all[0]?.entry.id)],
@@ -136,7 +169,16 @@ export function Outline({
       keys.set('Tab', () => shift(event.shiftKey ? 'out' : 'in'));
       keys.set('F2', () => setEditing(id));
       keys.set('Delete', () => void remove(line, event.shiftKey));
-      keys.set('.', () => void move({ type: 'rewrite', entry: { ...asInput(line.entry), enabled: !line.entry.enabled } }));
+      keys.set('.', () => {
+        const switched = held(line).map(({ entry }): MoveInput => ({ type: 'rewrite', entry: { ...asInput(entry), enabled: !line.entry.enabled } }));
+        void move(switched.length === 1 && switched[0] ? switched[0] : { type: 'together', moves: switched });
+      });
+      keys.set('e', () => setOpened(opened === id ? null : id));
+      keys.set(' ', () => {
+        const next = new Set(chosen);
+        if (!next.delete(id)) next.add(id);
+        setChosen(next);
+      });
       keys.set('l', () => line.entry.place && setLighting(id));
     }
     const act = keys.get(event.key);
@@ -155,6 +197,21 @@ export function Outline({
     if (added) setCurrentId(entries.at(-1)?.id ?? null);
     return added;
   };
+  /** A whole tree goes in below the current line, or at the end. */
+  const addTree = async (entries: EntryInput[]) => {
+    const [parentId, index] = current ? [current.parentId, current.index + 1] : [null, menu.entries.length];
+    const added = await move({
+      type: 'together',
+      moves: entries.map((entry, n): MoveInput => ({ type: 'insert', entry, at: { parentId, index: index + n } })),
+    });
+    if (added) {
+      pasted.current = entries[0]?.id ?? null;
+      setPasting(null);
+      setCurrentId(entries[0]?.id ?? null);
+      tell.say('The lines are in the menu.', () => void step({ kind: 'undo' }));
+    }
+    return added;
+  };
 
   return (
     <section aria-label={`Outline of ${menu.name}`} className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] bg-sheet">
@@ -162,6 +219,10 @@ export function Outline({
         <h2 className="truncate">{menu.name}</h2>
         <span className="truncate text-sm text-soft">{menu.bays.length > 0 ? `hangs in ${menu.bays.join(' and ').toLowerCase()}` : 'hangs nowhere'}</span>
         <span className="ml-auto flex gap-1">
+          <TakeOut id={menu.id} />
+          <button type="button" className="choice hover:bg-paper disabled:opacity-45" disabled={!canEdit} onClick={() => setPasting('')}>
+            From a list…
+          </button>
           <button
             type="button"
             className="choice hover:bg-paper disabled:opacity-45"
@@ -181,12 +242,17 @@ export function Outline({
         </span>
       </div>
       <div className="relative min-h-0 overflow-auto py-2" data-scroller>
+        {lost && (
+          <p role="alert" className="mx-4 mb-2 rounded-md bg-brick-wash px-3 py-1.5 text-[#7c2c1d]">
+            {lost} What you see is the menu as it was last; nothing of it can be changed now.
+          </p>
+        )}
         {all.length === 0 && (
           <p className="px-4 py-6 text-soft">
             Nothing is in this menu yet. Press <span className="key">/</span> and type a few letters of the place it should lead to first.
           </p>
         )}
-        <ul ref={list} role="tree" aria-label={`Entries of ${menu.name}`} className="relative">
+        <ul ref={list} role="tree" aria-multiselectable="true" aria-label={`Entries of ${menu.name}`} className="relative">
           {all.map((line) => (
             <OutlineLine
               key={line.entry.id}
@@ -195,6 +261,8 @@ export function Outline({
               tabbable={current ? current === line : all[0] === line}
               pointed={pointed === line.entry.id}
               dragged={drag.hidden.has(line.entry.id)}
+              chosen={chosen.has(line.entry.id)}
+              opened={opened === line.entry.id}
               canEdit={canEdit}
               editing={editing === line.entry.id}
               lighting={lighting === line.entry.id}
@@ -208,7 +276,36 @@ export function Outline({
               onFocus={() => setCurrentId(line.entry.id)}
               onKeyDown={(event) => onKeyDown(event, line)}
               onPointerDown={(event) => drag.begin(event, line)}
-            />
+              onPoint={(over) => onPoint(over ? line.entry.id : null)}
+              onOpen={() => canEdit && setOpened(opened === line.entry.id ? null : line.entry.id)}
+              onChoose={(event) => {
+                if (event.shiftKey) focus(line.entry.id, true);
+                else if (event.ctrlKey || event.metaKey) {
+                  const next = new Set(chosen.size === 0 && currentId ? [currentId] : chosen);
+                  if (!next.delete(line.entry.id)) next.add(line.entry.id);
+                  setChosen(next);
+                } else if (chosen.size > 0) setChosen(new Set());
+              }}
+              onSettle={(alternative, use) => void step({ kind: 'choose', alternative, use })}
+            >
+              {opened === line.entry.id && (
+                <EntryPanel
+                  entry={line.entry}
+                  onRewrite={(entry) => steps({ kind: 'move', move: { type: 'rewrite', entry } })}
+                  onPin={(child) =>
+                    move({
+                      type: 'insert',
+                      entry: { id: uuidv7(), target: { kind: 'place', placeId: child.placeId }, label: line.entry.filling?.labels[child.placeId] ?? null },
+                      at: { parentId: line.entry.id, index: line.entry.children.length },
+                    })
+                  }
+                  onClose={() => {
+                    setOpened(null);
+                    wanted.current = line.entry.id;
+                  }}
+                />
+              )}
+            </OutlineLine>
           ))}
           {drag.drop && (
             <li
@@ -224,205 +321,56 @@ export function Outline({
           )}
         </ul>
       </div>
-      <LeadField field={field} current={current?.entry.label ?? null} disabled={!canEdit} onAdd={add} onLeave={() => focus(currentId ?? all[0]?.entry.id)} />
+      {pasting !== null && (
+        <OutlinePaste
+          first={pasting}
+          where={current ? `below “${current.entry.label}”` : 'at the end of the menu'}
+          levelAt={current?.level ?? 1}
+          onAdd={addTree}
+          onClose={() => setPasting(null)}
+          focusAfter={() => (pasted.current ? list.current?.querySelector<HTMLElement>(`[data-line="${pasted.current}"]`) : null)}
+        />
+      )}
+      <LeadField
+        field={field}
+        current={current?.entry.label ?? null}
+        disabled={!canEdit}
+        onAdd={add}
+        onPaste={setPasting}
+        onWalk={(key) => {
+          const at = current ? all.indexOf(current) : -1;
+          const to = {
+            ArrowUp: all[at - 1]?.entry.id,
+            ArrowDown: all[at + 1]?.entry.id,
+            ArrowLeft: current?.parentId,
+            ArrowRight: current?.entry.children.at(-1)?.id,
+          }[key];
+          if (to) setCurrentId(to);
+        }}
+        onLeave={() => focus(currentId ?? all[0]?.entry.id)}
+      />
     </section>
   );
 }
 
-/** The first clause is enough beside a line; the rest is in its name. */
-const reasonInShort = (reason: string) => (reason.charAt(0).toLowerCase() + reason.slice(1)).replace(/[.:].*$/s, '');
-
-function OutlineLine(props: {
-  line: Line;
-  siblings: number;
-  tabbable: boolean;
-  pointed: boolean;
-  dragged: boolean;
-  canEdit: boolean;
-  editing: boolean;
-  lighting: boolean;
-  onLighting: (open: boolean) => void;
-  onEdit: () => void;
-  onEdited: (back: boolean) => void;
-  onRename: (label: string | null) => Promise<Error | null>;
-  onFocus: () => void;
-  onKeyDown: (event: KeyboardEvent) => void;
-  onPointerDown: (event: React.PointerEvent) => void;
-}) {
-  const { line, editing } = props;
-  const { entry } = line;
-  const quiet = entry.leftOut !== null || !entry.enabled;
+/** The menu as a file, for another shop, another tool, or a drawer. */
+function TakeOut({ id }: { id: string }) {
   return (
-    <li
-      role="treeitem"
-      aria-level={line.level}
-      aria-setsize={props.siblings}
-      aria-posinset={line.index + 1}
-      aria-expanded={entry.children.length > 0 ? true : undefined}
-      aria-selected={props.tabbable}
-      aria-label={[entry.label, entry.place?.kindWords, entry.leftOut].filter(Boolean).join(', ')}
-      tabIndex={props.tabbable && !editing ? 0 : -1}
-      data-line={entry.id}
-      onFocus={(event) => event.target === event.currentTarget && props.onFocus()}
-      onKeyDown={props.onKeyDown}
-      onPointerDown={props.onPointerDown}
-      className={`group relative flex min-h-8 touch-pan-y items-center gap-2 py-0.5 pr-3 outline-offset-[-2px] select-none ${props.canEdit ? 'cursor-grab' : ''} ${props.pointed ? 'bg-lamp-wash' : 'hover:bg-paper focus:bg-tide-wash'} ${props.dragged ? 'opacity-35' : ''}`}
-      style={{ paddingLeft: 14 + (line.level - 1) * INDENT }}
-    >
-      {Array.from({ length: line.level - 1 }, (_, n) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: hairlines are the same for ever
-        <span key={n} aria-hidden="true" className="absolute inset-y-0 w-px bg-line" style={{ left: 25 + n * INDENT }} />
-      ))}
-      {entry.place ? (
-        <PlaceLantern entry={entry} disabled={!props.canEdit} open={props.lighting} onOpen={props.onLighting} />
-      ) : (
-        <span className="w-6 shrink-0 text-center text-soft" title={entry.target.kind}>
-          {entry.target.kind === 'heading' ? '¶' : '↗'}
-        </span>
-      )}
-      <div className={`flex min-w-0 flex-1 items-baseline gap-2 ${editing ? 'flex-col items-stretch gap-0' : ''}`}>
-        {editing ? (
-          <LabelField entry={entry} onRename={props.onRename} onDone={props.onEdited} />
-        ) : (
-          // biome-ignore lint/a11y/useKeyWithClickEvents: F2 on the line does the same
-          // biome-ignore lint/a11y/noStaticElementInteractions: the line is what takes the focus
-          <span
-            className={`max-w-full shrink-0 truncate font-medium ${props.canEdit ? 'cursor-text' : ''} ${quiet ? 'text-soft' : ''} ${entry.enabled ? '' : 'line-through'}`}
-            onClick={props.onEdit}
-          >
-            {entry.label}
-          </span>
-        )}
-        <span className="min-w-0 shrink-[99] truncate text-sm text-soft">
-          {entry.place ? (
-            <>
-              {entry.place.kindWords} · <span className="font-mono text-[11.5px]">{entry.place.address}</span>
-            </>
-          ) : entry.target.kind === 'heading' ? (
-            'heading'
-          ) : (
-            <span className="font-mono text-[11.5px]">{entry.target.uri}</span>
-          )}
-        </span>
-      </div>
-      <span className="flex shrink-0 flex-wrap justify-end gap-x-2 text-sm text-dusk">
-        {!entry.enabled && <span>off</span>}
-        {entry.enabled && entry.leftOut && (
-          <span className="max-w-56 truncate">
-            {entry.asHeading ? 'Only a heading: ' : 'Not shown: '}
-            {reasonInShort(entry.leftOut)}
-          </span>
-        )}
-        {entry.audience !== 'everyone' && <span>{entry.audience} only</span>}
-        {(entry.from || entry.until) && <span>dated</span>}
-      </span>
-    </li>
-  );
-}
-
-/** The label where it stands. It is kept while it is typed; what cannot be kept stays in the field, with the reason. */
-function LabelField({ entry, onRename, onDone }: { entry: Entry; onRename: (label: string | null) => Promise<Error | null>; onDone: (back: boolean) => void }) {
-  const [words, setWords] = useState(entry.label);
-  const [problem, setProblem] = useState<string | null>(null);
-  const kept = useRef(entry.label);
-  const theirs = entry.label === kept.current ? null : entry.label;
-  const keep = useCallback(
-    async (typed: string, knowing = false) => {
-      if (typed.trim() === kept.current) return true;
-      if (theirs !== null && !knowing) {
-        setProblem(`Somebody called this “${theirs}” in the meantime. Enter uses your words all the same, Escape leaves theirs.`);
-        return false;
-      }
-      const before = kept.current;
-      kept.current = typed.trim();
-      // Empty means: follow the title of the place again.
-      const answer = await onRename(typed.trim() === '' && entry.place ? null : typed.trim());
-      setProblem(answer?.message ?? null);
-      if (answer) kept.current = before;
-      return answer === null;
-    },
-    [onRename, entry.place, theirs],
-  );
-  useEffect(() => {
-    const waiting = setTimeout(() => void keep(words), 400);
-    return () => clearTimeout(waiting);
-  }, [words, keep]);
-  return (
-    <>
-      <input
-        // biome-ignore lint/a11y/noAutofocus: it appears where the person asked to type
-        autoFocus
-        aria-label={`Label of ${entry.label}`}
-        aria-invalid={problem !== null}
-        aria-describedby={problem ? `label-problem-${entry.id}` : undefined}
-        className="field -ml-2 font-medium"
-        value={words}
-        placeholder={entry.place?.title}
-        onPointerDown={(event) => event.stopPropagation()}
-        onFocus={(event) => event.target.select()}
-        onChange={(event) => setWords(event.target.value)}
-        onBlur={() => void keep(words).then((fine) => fine && onDone(false))}
-        onKeyDown={(event) => {
-          event.stopPropagation();
-          if (event.key === 'Enter') void keep(words, problem !== null).then((fine) => fine && onDone(true));
-          if (event.key === 'Escape') onDone(true);
-        }}
-      />
-      {problem && (
-        <span ref={(shown) => shown?.scrollIntoView({ block: 'nearest' })} id={`label-problem-${entry.id}`} role="alert" className="block text-sm text-brick">
-          {problem}
-        </span>
-      )}
-    </>
-  );
-}
-
-function PlaceLantern({ entry, disabled, open, onOpen }: { entry: Entry; disabled: boolean; open: boolean; onOpen: (open: boolean) => void }) {
-  const queries = useQueryClient();
-  const tell = useTell();
-  const place = entry.place;
-  const trigger = useRef<HTMLButtonElement>(null);
-  if (!place) return null;
-  const choose = async (light: Light) => {
-    try {
-      const sheet = await ask(api.GET('/api/places/{id}', { params: { path: { id: place.id } } }));
-      await ask(api.PATCH('/api/places/{id}', { params: { path: { id: place.id }, header: ifMatch(sheet.version) } as never, body: { light } }));
-      await refreshWorkbench(queries);
-      onOpen(false);
-    } catch (error) {
-      tell.warn(error);
-    }
-  };
-  return (
-    <Popover.Root open={open} onOpenChange={onOpen}>
-      <Popover.Trigger
-        ref={trigger}
-        disabled={disabled}
-        tabIndex={-1}
-        aria-label={`Light of ${place.title}: ${place.lightWords}`}
-        className="grid h-6 w-6 shrink-0 place-items-center rounded"
-        title={place.lightWords}
-        onPointerDown={(event) => event.stopPropagation()}
-      >
-        <Lantern light={place.light} size={20} />
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          onCloseAutoFocus={(event) => {
-            event.preventDefault();
-            trigger.current?.closest<HTMLElement>('[data-line]')?.focus();
-          }}
-          aria-label={`Light of ${place.title}`}
-          align="start"
-          sideOffset={6}
-          className="z-30 w-80 rounded-md border border-line bg-sheet p-3 shadow-xl"
-        >
-          <LightChoice place={place} disabled={disabled} onChoose={(light) => void choose(light)} />
-          <p className="mt-2 border-t border-line pt-2 text-sm">
-            <Link to={`/places/${place.id}`}>Open the sheet of {place.title}</Link>
-          </p>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <details className="relative">
+      <summary className="choice cursor-pointer list-none hover:bg-paper">As a file…</summary>
+      <ul className="absolute right-0 z-20 mt-1 w-60 rounded-md border border-line bg-sheet py-1 shadow-xl">
+        {[
+          ['txt', 'Indented lines, to paste again'],
+          ['opml', 'OPML 2.0, for other outlines'],
+          ['json', 'JSON, with everything'],
+        ].map(([format, says]) => (
+          <li key={format}>
+            <a className="block px-3 py-1.5 hover:bg-tide-wash" href={`/api/menus/${id}/export.${format}`} download>
+              {says}
+            </a>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

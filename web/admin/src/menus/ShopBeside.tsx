@@ -29,6 +29,7 @@ export function ShopBeside({
   looking,
   onLooking,
   shown,
+  hovered = null,
   onPoint,
   follows,
 }: {
@@ -38,6 +39,8 @@ export function ShopBeside({
   looking: Looking;
   onLooking: (looking: Looking) => void;
   shown: string | null;
+  /** The entry under the pointer on the other side: it is marked, but nothing opens for it. */
+  hovered?: string | null;
   onPoint?: (entry: string | null) => void;
   /** Changes when the workbench did. */
   follows: string;
@@ -80,6 +83,12 @@ export function ShopBeside({
   useEffect(() => {
     if (origin && arrived > 0) shop.current?.contentWindow?.postMessage({ type: 'mark', entry: shown, open: true }, origin);
   }, [shown, origin, arrived]);
+  const wasHovered = useRef(false);
+  useEffect(() => {
+    if (!origin || arrived === 0 || (hovered === null && !wasHovered.current)) return;
+    wasHovered.current = hovered !== null;
+    shop.current?.contentWindow?.postMessage({ type: 'mark', entry: hovered ?? shown, open: hovered === null }, origin);
+  }, [hovered, shown, origin, arrived]);
 
   const scale = Math.min(1, room.width / widths[width]);
   const url = preview.data && preview.data.url + path;

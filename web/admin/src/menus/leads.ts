@@ -15,6 +15,10 @@ export function leadsFromWords(words: string): Option[] {
   if (/^[^\s@/]+@[^\s@/]+\.[^\s@/]+$/.test(typed)) {
     return [{ key: 'mail', lead: { target: { kind: 'contact', uri: `mailto:${typed}` }, label: typed, name: typed }, says: 'a mail address' }];
   }
+  if (/^mailto:[^\s@/]+@[^\s@/]+\.\S+$/i.test(typed)) {
+    const label = typed.slice(7).replace(/\?.*$/, '');
+    return [{ key: 'mail', lead: { target: { kind: 'contact', uri: `mailto:${typed.slice(7)}` }, label, name: label }, says: 'a mail address' }];
+  }
   const options: Option[] = [];
   if (/^\+?[\d\s()/-]{6,}$/.test(typed)) {
     options.push({

@@ -1,12 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import type { Entry } from '../api/client';
-import { dropAt, lines } from './tree';
+import { dropAt, lines, nested, topmost } from './tree';
 
 const entry = (label: string, ...children: Entry[]): Entry => ({
   id: label,
   label,
   ownLabel: label,
-  target: { kind: 'heading', placeId: null, part: '', uri: '' },
+  target: { kind: 'heading', placeId: null, part: '', uri: '', narrowing: null },
   place: null,
   enabled: true,
   audience: 'everyone',
@@ -14,6 +14,8 @@ const entry = (label: string, ...children: Entry[]): Entry => ({
   until: null,
   newTab: false,
   note: '',
+  filling: null,
+  alternatives: [],
   leftOut: null,
   asHeading: false,
   children,
@@ -37,7 +39,7 @@ describe('dropAt', () => {
   const others = lines(menu);
   const dragged = entry('Kits');
   const at = (gap: number, wished: number, what = dragged) => {
-    const { parentId, index, level } = dropAt(others, gap, wished, what, 3);
+    const { parentId, index, level } = dropAt(others, gap, wished, [what], 3);
     return [parentId, index, level];
   };
 
@@ -59,6 +61,26 @@ describe('dropAt', () => {
 
   it('stands first at the top, and alone in an empty menu', () => {
     expect(at(0, 3)).toEqual([null, 0, 1]);
-    expect(dropAt([], 0, 2, dragged, 3)).toEqual({ parentId: null, index: 0, level: 1, trail: [] });
+    expect(dropAt([], 0, 2, [dragged], 3)).toEqual({ parentId: null, index: 0, level: 1, trail: [] });
+  });
+});
+
+describe('topmost', () => {
+  it('leaves out what comes along with another', () => {
+    expect(topmost(lines(menu), new Set(['Marbled', 'Combed', 'Tools'])).map(({ entry }) => entry.id)).toEqual(['Marbled', 'Tools']);
+  });
+});
+
+describe('nested', () => {
+  it('puts entries below the one before them that stands further out', () => {
+    const at = (level: number, id: string) => ({ level, entry: { id, target: { kind: 'heading' as const }, label: id } });
+    expect(nested([at(1, 'a'), at(2, 'b'), at(3, 'c'), at(2, 'd'), at(1, 'e')])).toMatchObject([
+      { id: 'a', children: [{ id: 'b', children: [{ id: 'c' }] }, { id: 'd' }] },
+      { id: 'e' },
+    ]);
+  });
+  it('loses nothing where a level is left out', () => {
+    const at = (level: number, id: string) => ({ level, entry: { id, target: { kind: 'heading' as const }, label: id } });
+    expect(nested([at(2, 'a'), at(3, 'b'), at(1, 'c')])).toMatchObject([{ id: 'a', children: [{ id: 'b' }] }, { id: 'c' }]);
   });
 });

@@ -11,6 +11,7 @@ export function useDrag({
   maxDepth,
   indent,
   enabled,
+  chosen,
   onDrop,
 }: {
   list: RefObject<HTMLUListElement | null>;
@@ -18,10 +19,12 @@ export function useDrag({
   maxDepth: number;
   indent: number;
   enabled: boolean;
-  onDrop: (id: string, drop: Drop) => void;
+  /** What is dragged along when one of these is taken hold of. */
+  chosen: Line[];
+  onDrop: (held: Line[], drop: Drop) => void;
 }) {
-  const [state, setState] = useState<{ id: string; drop: Drop; top: number } | null>(null);
-  const latest = useRef<{ id: string; drop: Drop } | null>(null);
+  const [state, setState] = useState<{ held: Line[]; drop: Drop; top: number } | null>(null);
+  const latest = useRef<Drop | null>(null);
 
   const begin = (event: ReactPointerEvent, line: Line) => {
     // What opens from a line lies in it for React, but not for the eye.
@@ -29,7 +32,8 @@ export function useDrag({
     if (!enabled || !within || event.button !== 0 || event.pointerType === 'touch') return;
     const start = { x: event.clientX, y: event.clientY };
     let dragging = false;
-    const taken = new Set([line.entry.id, ...lines(line.entry.children).map(({ entry }) => entry.id)]);
+    const held = chosen.some(({ entry }) => entry.id === line.entry.id) ? chosen : [line];
+    const taken = new Set(held.flatMap(({ entry }) => [entry.id, ...lines(entry.children).map((below) => below.entry.id)]));
     const others = all.filter(({ entry }) => !taken.has(entry.id));
 
     const onMove = (now: PointerEvent) => {
@@ -43,10 +47,16 @@ export function useDrag({
       const rects = others.map(({ entry }) => root.querySelector(`[data-line="${entry.id}"]`)?.getBoundingClientRect());
       const gap = rects.filter((rect) => rect && rect.top + rect.height / 2 < now.clientY).length;
       const wished = line.level + Math.round((now.clientX - start.x) / indent);
-      const drop = dropAt(others, gap, wished, line.entry, maxDepth);
+      const drop = dropAt(
+        others,
+        gap,
+        wished,
+        held.map(({ entry }) => entry),
+        maxDepth,
+      );
       const edge = rects[gap - 1]?.bottom ?? rects[0]?.top ?? root.getBoundingClientRect().top;
-      latest.current = { id: line.entry.id, drop };
-      setState({ id: line.entry.id, drop, top: edge - root.getBoundingClientRect().top });
+      latest.current = drop;
+      setState({ held, drop, top: edge - root.getBoundingClientRect().top });
     };
     const end = (keep: boolean) => {
       removeEventListener('pointermove', onMove);
@@ -62,7 +72,7 @@ export function useDrag({
         addEventListener('click', swallow, true);
         setTimeout(() => removeEventListener('click', swallow, true), 0);
       }
-      if (keep && last && !(last.drop.parentId === line.parentId && last.drop.index === line.index)) onDrop(last.id, last.drop);
+      if (keep && last && !(held.length === 1 && last.parentId === line.parentId && last.index === line.index)) onDrop(held, last);
     };
     const onUp = () => end(true);
     const onCancel = () => end(false);
@@ -79,7 +89,6 @@ export function useDrag({
   };
 
   const hidden = new Set<string>();
-  const held = state && all.find(({ entry }) => entry.id === state.id);
-  if (held) for (const { entry } of [held, ...lines(held.entry.children)]) hidden.add(entry.id);
+  for (const { entry } of state?.held ?? []) for (const id of [entry.id, ...lines(entry.children).map((below) => below.entry.id)]) hidden.add(id);
   return { begin, hidden, drop: state?.drop ?? null, top: state?.top ?? 0 };
 }

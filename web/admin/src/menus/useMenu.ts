@@ -3,19 +3,23 @@ import { useCallback, useRef } from 'react';
 import { api, ask, ifMatch, type Menu, type MoveInput, ProblemError } from '../api/client';
 import type { Looking } from './ShopBeside';
 
+/** How often what others did is looked for, in milliseconds. */
+const OTHERS = 4000;
+
 const key = (id: string, { audience, at }: Looking) => ['menu', id, audience, at];
 const asQuery = ({ audience, at }: Looking) => ({ audience, ...(at ? { at } : {}) });
 
-export const useFrame = () => useQuery({ queryKey: ['frame'], queryFn: () => ask(api.GET('/api/frame')) });
+export const useFrame = () => useQuery({ queryKey: ['frame'], queryFn: () => ask(api.GET('/api/frame')), refetchInterval: OTHERS });
 
 export const useMenu = (id: string | undefined, looking: Looking) =>
   useQuery({
     queryKey: key(id ?? '', looking),
     queryFn: () => ask(api.GET('/api/menus/{id}', { params: { path: { id: id ?? '' }, query: asQuery(looking) } })),
     enabled: id !== undefined,
+    refetchInterval: OTHERS,
   });
 
-export type Step = { kind: 'move'; move: MoveInput } | { kind: 'undo' } | { kind: 'redo' };
+export type Step = { kind: 'move'; move: MoveInput } | { kind: 'undo' } | { kind: 'redo' } | { kind: 'choose'; alternative: string; use: boolean };
 
 /**
  * Makes steps in a menu, one after the other in the order they were asked for, each for the version
@@ -39,13 +43,17 @@ async function make(queries: QueryClient, id: string, looking: Looking, step: St
   if (!menu) return new ProblemError(0, 'The menu has not arrived yet. Try again in a moment.');
   const params = { path: { id }, query: asQuery(looking), header: ifMatch(menu.version) };
   try {
+    // What was asked for meanwhile would show the menu as it was before this step.
+    await queries.cancelQueries({ queryKey: ['menu', id] });
     const after = await ask(
       step.kind === 'move'
         ? api.POST('/api/menus/{id}/moves', { params: params as never, body: step.move })
-        : api.POST(step.kind === 'undo' ? '/api/menus/{id}/undo' : '/api/menus/{id}/redo', { params: params as never }),
+        : step.kind === 'choose'
+          ? api.POST('/api/menus/{id}/alternatives/{alternative}', { params: { path: { id, alternative: step.alternative } }, body: { use: step.use } })
+          : api.POST(step.kind === 'undo' ? '/api/menus/{id}/undo' : '/api/menus/{id}/redo', { params: params as never }),
     );
     queries.setQueryData(key(id, looking), after);
-    for (const other of ['waiting', 'frame', 'places', 'place']) void queries.invalidateQueries({ queryKey: [other] });
+    for (const other of ['waiting', 'frame', 'places', 'place', 'seen']) void queries.invalidateQueries({ queryKey: [other] });
     return null;
   } catch (error) {
     const problem = error instanceof ProblemError ? error : new ProblemError(0, String(error));

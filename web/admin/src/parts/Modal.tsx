@@ -8,6 +8,7 @@ export function Modal({
   title,
   titleShown = true,
   className,
+  focusAfter,
   children,
 }: {
   open: boolean;
@@ -15,6 +16,8 @@ export function Modal({
   title: string;
   titleShown?: boolean;
   className: string;
+  /** Where the focus goes on closing; null: back to where it was. */
+  focusAfter?: () => HTMLElement | null | undefined;
   children: ReactNode;
 }) {
   const before = useRef<HTMLElement | null>(null);
@@ -29,7 +32,7 @@ export function Modal({
           }}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
-            before.current?.focus();
+            (focusAfter?.() ?? before.current)?.focus();
           }}
           className={`fixed left-1/2 z-40 w-[min(560px,calc(100vw-2rem))] -translate-x-1/2 rounded-md border border-line bg-sheet shadow-2xl ${className}`}
         >
