@@ -102,6 +102,8 @@ export function LeadField({
     ) {
       setWords('');
       setWithin(null);
+      // The outline is seen again; the next letter opens the list.
+      setOpen(false);
       setPicked([]);
       setActive(-1);
     }
