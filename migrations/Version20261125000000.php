@@ -23,6 +23,8 @@ final class Version20261125000000 extends AbstractMigration
         }
         $this->addSql("DELETE FROM journal.touched WHERE table_name = 'bay' AND row_id = 'drawer'");
         $this->addSql('CREATE INDEX entry_filling ON workbench.entry (menu_id) WHERE filling IS NOT NULL');
+        $this->addSql("CREATE INDEX place_besides_products ON workbench.place (title, id) WHERE kind <> 'product'");
+        $this->addSql('CREATE INDEX place_begins ON workbench.place (lower(title) text_pattern_ops)');
         $this->addSql('CREATE INDEX product_price ON catalogue.product (price, id)');
         // A menu of an earlier version is what stands now with these undone, latest first.
         $this->addSql(<<<'SQL'
@@ -61,6 +63,8 @@ final class Version20261125000000 extends AbstractMigration
         }
         $this->addSql('ALTER TABLE journal.step DROP version');
         $this->addSql('DROP INDEX catalogue.product_price');
+        $this->addSql('DROP INDEX workbench.place_besides_products');
+        $this->addSql('DROP INDEX workbench.place_begins');
         foreach (['workbench', 'live'] as $copy) {
             $this->addSql("DELETE FROM $copy.bay WHERE id = 'drawer'");
             $this->addSql("ALTER TABLE $copy.entry DROP narrowing, DROP filling");

@@ -25,6 +25,9 @@ final readonly class PlaceTable
     /** How alike a word and what was typed have to be, from 0 to 1: one slip in seven letters still is. */
     private const SLIP = '0.42';
 
+    /** Of how many it is told which are likest: where more have the same letters, those tell nothing. */
+    private const WEIGHED = 200;
+
     /** What each order goes by; every one has an index, and its last column tells any two places apart. */
     private const KEYS = [
         'title' => ['title', 'id'],
@@ -94,7 +97,7 @@ final readonly class PlaceTable
         $isShort = mb_strlen(trim($words)) < 3;
         if ($isShort) {
             // Too few letters for the index, and half the shop has them somewhere.
-            $where = '' === trim($words) ? 'true' : 'p.title ILIKE :begins';
+            $where = '' === trim($words) ? 'true' : 'lower(p.title) LIKE lower(:begins)';
             $parameters = ['begins' => $parameters['begins']];
         }
         if (null !== $kind) {
@@ -106,11 +109,16 @@ final readonly class PlaceTable
             $latest = "SELECT p.* FROM place p WHERE $where ORDER BY p.changed_at DESC, p.id DESC LIMIT 200";
             $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id", ['begins' => ''] + $parameters);
         } else {
-            $found = $this->listed(
-                "SELECT p.*, lower(p.title) = lower(:exactly) AS exact, p.title ILIKE :begins AS begins, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where ORDER BY exact DESC, begins DESC, p.kind = 'product', in_menu, p.changed_at DESC, p.title, p.id LIMIT $most",
-                "p.exact DESC, p.begins DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title, p.id",
-                $parameters + ['exactly' => trim($words)],
-            );
+            $one = 'SELECT p.*, lower(p.title) = lower(:exactly) AS exact, p.title ILIKE :begins AS begins';
+            $found = $this->listed(<<<SQL
+                SELECT * FROM (
+                    ($one, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE p.kind <> 'product' AND $where
+                        ORDER BY exact DESC, begins DESC, in_menu, p.changed_at DESC, p.title, p.id LIMIT $most)
+                    UNION ALL
+                    ($one, false FROM place p WHERE p.kind = 'product' AND $where
+                        ORDER BY exact DESC, begins DESC, p.changed_at DESC, p.title, p.id LIMIT $most)
+                ) p ORDER BY exact DESC, begins DESC, kind = 'product', in_menu, changed_at DESC, title, id LIMIT $most
+                SQL, "p.exact DESC, p.begins DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title, p.id", $parameters + ['exactly' => trim($words)]);
         }
 
         return $isShort || \count($found) >= $most || [] !== $found && mb_strlen(trim($words)) < 5 ? $found : [...$found, ...$this->slips($words, $kind, $most - \count($found), array_map(static fn (ListedPlace $one): string => $one->place->id, $found))];
@@ -137,11 +145,15 @@ final readonly class PlaceTable
             $parameters['kind'] = $kind->value;
         }
 
-        return $this->listed(
-            "SELECT p.*, $score AS score, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE $where AND p.id <> ALL (CAST(:besides AS uuid[])) ORDER BY score DESC, in_menu, p.kind = 'product', p.title, p.id LIMIT $most",
-            "p.score DESC, p.in_menu, p.kind = 'product', p.title, p.id",
-            $parameters,
-        );
+        $where .= ' AND p.id <> ALL (CAST(:besides AS uuid[]))';
+
+        return $this->listed(<<<SQL
+            SELECT p.*, $score AS score FROM (
+                (SELECT * FROM place p WHERE p.kind <> 'product' AND $where LIMIT :some)
+                UNION ALL
+                (SELECT * FROM place p WHERE p.kind = 'product' AND $where LIMIT :some)
+            ) p ORDER BY score DESC, p.kind = 'product', p.title, p.id LIMIT $most
+            SQL, "p.score DESC, p.kind = 'product', p.title, p.id", $parameters + ['some' => self::WEIGHED]);
     }
 
     /**
@@ -161,10 +173,13 @@ final readonly class PlaceTable
             $rows = $this->connection->fetchAllAssociative(<<<SQL
                 SELECT l.words, c.* FROM jsonb_array_elements_text(CAST(:labels AS jsonb)) AS l (words)
                 CROSS JOIN LATERAL (
-                    SELECT p.* FROM place p WHERE l.words OPERATOR(public.<%) $letters
-                    ORDER BY public.similarity(l.words, p.title) DESC, p.kind = 'product', p.title, p.id LIMIT 12
+                    SELECT p.* FROM (
+                        (SELECT p.* FROM place p WHERE p.kind <> 'product' AND l.words OPERATOR(public.<%) $letters LIMIT :some)
+                        UNION ALL
+                        (SELECT p.* FROM place p WHERE p.kind = 'product' AND $letters ILIKE '%' || replace(l.words, '%', '') || '%' LIMIT :some)
+                    ) p ORDER BY public.similarity(l.words, p.title) DESC, p.kind = 'product', p.title, p.id LIMIT 12
                 ) c
-                SQL, ['labels' => json_encode($labels, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
+                SQL, ['some' => self::WEIGHED, 'labels' => json_encode($labels, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
             foreach ($rows as $columns) {
                 $found[(new Row($columns))->text('words')][] = PlaceReader::fromRow($columns);
             }
