@@ -11,6 +11,7 @@ use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\RuleLookup;
+use Lantern\Core\Redirect\RuleTable;
 
 /** Redirects of one copy, as values of the core. */
 final readonly class RuleReader implements RuleLookup
@@ -54,6 +55,36 @@ final readonly class RuleReader implements RuleLookup
     }
 
     /**
+     * The redirects that new ones from and to these addresses have to do with: those with the same
+     * source, those that lead there, all that a chain goes on through, and every prefix rule.
+     *
+     * @param list<Address> $addresses
+     */
+    public function around(array $addresses): RuleTable
+    {
+        $wanted = array_values(array_unique(array_map(static fn (Address $address): string => $address->path, $addresses)));
+        $found = [];
+        foreach ($this->rules('is_prefix', []) as $rule) {
+            $found[$rule->id] = $rule;
+        }
+        $among = static fn (string $column): string => "$column IN (SELECT jsonb_array_elements_text(CAST(:paths AS jsonb)))";
+        $condition = $among('source').' OR '.$among('goal_address');
+        for ($round = 0; [] !== $wanted && $round < 25; ++$round) {
+            $next = [];
+            foreach ($this->rules("NOT is_prefix AND ($condition)", ['paths' => json_encode($wanted, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]) as $rule) {
+                if (!isset($found[$rule->id])) {
+                    $found[$rule->id] = $rule;
+                    $next[] = $rule->goal->address?->path;
+                }
+            }
+            $wanted = array_values(array_unique(array_filter($next)));
+            $condition = $among('source');
+        }
+
+        return new RuleTable($found);
+    }
+
+    /**
      * @param array<string, mixed> $parameters
      *
      * @return list<Rule>
@@ -66,7 +97,7 @@ final readonly class RuleReader implements RuleLookup
     }
 
     /** @param array<string, mixed> $columns */
-    private static function fromRow(array $columns): Rule
+    public static function fromRow(array $columns): Rule
     {
         $row = new Row($columns);
         $goal = match (true) {

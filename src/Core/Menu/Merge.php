@@ -161,6 +161,7 @@ final class Merge
                 }
                 foreach (array_keys($seen) as $one) {
                     $theirs = $this->theirs->parents[$one] ?? '';
+                    $theirs = $this->isThere($theirs) ? $theirs : '';
                     if ($theirs !== $this->parents[$one]) {
                         $this->parents[$one] = $theirs;
                         $this->conflict($one, new Relocate($one, $this->mine->position($one)), true);
@@ -242,8 +243,10 @@ final class Merge
      */
     private function raiseWhatIsTooDeep(array &$lists): void
     {
+        // Each goes back at most once; after that entries only move further out, so this comes to an end.
+        $back = [];
         while (null !== $path = $this->tooDeep('', $lists, [])) {
-            $culprit = array_values(array_filter($path, fn (string $id): bool => ($this->theirs->parents[$id] ?? null) !== $this->parents[$id]))[0] ?? null;
+            $culprit = array_values(array_filter($path, fn (string $id): bool => !isset($back[$id]) && ($this->theirs->parents[$id] ?? null) !== $this->parents[$id]))[0] ?? null;
             $last = $path[\count($path) - 1];
             $theirs = $this->theirs->entries[$last] ?? null;
             if (null === $culprit && null !== $theirs && $theirs != $this->entries[$last]) {
@@ -251,15 +254,14 @@ final class Merge
                 $this->entries[$last] = $theirs;
                 continue;
             }
+            $from = $this->parents[$culprit ?? $last];
+            $to = $this->parents[$from] ?? '';
+            if (null !== $culprit) {
+                $back[$culprit] = true;
+                $home = $this->theirs->parents[$culprit] ?? $to;
+                $to = $home === $from || !$this->isThere($home) || $this->isWithin($home, $culprit) ? $to : $home;
+            }
             $culprit ??= $last;
-            $from = $this->parents[$culprit];
-            $to = $this->theirs->parents[$culprit] ?? $this->parents[$from] ?? '';
-            if ($to === $from) {
-                $to = $this->parents[$from] ?? '';
-            }
-            if ($this->isWithin($to, $culprit)) {
-                $to = '';
-            }
             if (isset($this->mine->parents[$culprit])) {
                 $this->conflict($culprit, new Relocate($culprit, $this->mine->position($culprit)), true);
             }
@@ -267,6 +269,11 @@ final class Merge
             $lists[$to] = self::insertedAfter($lists[$to], $culprit, [...\array_slice($this->theirs->lists[$to] ?? [], 0, (int) array_search($culprit, $this->theirs->lists[$to] ?? [], true)), ...($to === ($this->parents[$from] ?? '') ? [$from] : [])]);
             $this->parents[$culprit] = $to;
         }
+    }
+
+    private function isThere(string $parentId): bool
+    {
+        return '' === $parentId || isset($this->entries[$parentId]);
     }
 
     private function isWithin(string $id, string $ancestor): bool

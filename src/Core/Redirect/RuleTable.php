@@ -56,6 +56,12 @@ final class RuleTable implements RuleLookup
         return null;
     }
 
+    /** The rule with this very source, in force or not. */
+    public function of(Address $source, bool $prefix): ?Rule
+    {
+        return $prefix ? $this->prefix[$source->path] ?? null : $this->exact[$source->path] ?? null;
+    }
+
     /** @return list<Rule> */
     public function rules(): array
     {

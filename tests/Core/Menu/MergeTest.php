@@ -153,6 +153,14 @@ final class MergeTest extends TestCase
         });
     }
 
+    public function testItComesToAnEndWhateverTwoPeopleDo(): void
+    {
+        // Found by trying: both sides kept handing one entry back to the other.
+        $base = Trees::random(392, 33);
+        $merged = Merge::of($base, Trees::mixed($base, 393, 6), Trees::mixed($base, 394, 6));
+        self::assertLessThanOrEqual(Tree::MAX_DEPTH, max(array_map(static fn (Entry $entry): int => $entry->height(), $merged->tree->entries)));
+    }
+
     public function testNothingIsLostAndNoRuleIsBrokenWhateverTwoPeopleDo(): void
     {
         $this->limitTo(300)->forAll(Generators::choose(0, 1_000_000), Generators::choose(1, 40))->then(static function (int $seed, int $size): void {

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Redirect;
+
+/** A line with what becomes of it, and why. */
+final readonly class JudgedLine
+{
+    /** @param string $words for a person: where it will lead, or why it is refused */
+    public function __construct(public SheetLine $line, public Fate $fate, public string $words, public ?Rule $rule = null)
+    {
+    }
+}

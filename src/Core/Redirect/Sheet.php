@@ -1,0 +1,273 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Redirect;
+
+use Lantern\Core\Address\Address;
+use Lantern\Core\Address\BadAddress;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Refused;
+
+/**
+ * Judges redirects that somebody typed or brought in a file, line by line: the good ones go in, each of
+ * the others says why not. A sheet that is brought twice changes nothing the second time.
+ */
+final class Sheet
+{
+    /** @var array<string, array{JudgedLine, Rule}> good lines by what they redirect */
+    private array $good = [];
+    /** @var array<int, JudgedLine> by the order of the lines */
+    private array $judged = [];
+
+    /**
+     * @param string               $origin of the shop, such as https://shop.example, without a slash at the end
+     * @param array<string, Place> $places those at the sources and targets, by address
+     * @param RuleTable            $known  the shop's redirects that have to do with these
+     */
+    private function __construct(
+        private readonly string $origin,
+        private readonly array $places,
+        private readonly RuleTable $known,
+        private readonly \DateTimeImmutable $moment,
+    ) {
+    }
+
+    /**
+     * @param list<SheetLine>      $lines
+     * @param array<string, Place> $places
+     */
+    public static function judge(array $lines, string $origin, array $places, RuleTable $known, \DateTimeImmutable $moment): Judgement
+    {
+        $sheet = new self($origin, $places, $known, $moment);
+        foreach ($lines as $n => $line) {
+            $sheet->judged[$n] = $sheet->judged($n, $line);
+        }
+        $sheet->refuseLoops();
+
+        return $sheet->judgement();
+    }
+
+    /**
+     * The address that a source or target means, as it has to be known before a sheet is judged; null
+     * where it is none of this shop.
+     */
+    public static function address(string $typed, string $origin): ?Address
+    {
+        try {
+            return Address::parse(explode('?', rtrim(self::within($typed, $origin), '*'), 2)[0]);
+        } catch (BadAddress) {
+            return null;
+        }
+    }
+
+    private function judged(int $n, SheetLine $line): JudgedLine
+    {
+        try {
+            $rule = $this->rule($n, $line);
+        } catch (Refused|BadAddress $refused) {
+            return new JudgedLine($line, Fate::Refused, $refused->getMessage());
+        }
+        $key = ($rule->prefix ? '*' : '=').$rule->source->path;
+        $before = $this->good[$key] ?? null;
+        if (null !== $before) {
+            return self::same($before[1], $rule)
+                ? new JudgedLine($line, Fate::Already, \sprintf('It is the same as line %d.', $before[0]->line->number))
+                : new JudgedLine($line, Fate::Refused, \sprintf('Line %d has the same source, %s, and leads elsewhere. Keep one of the two.', $before[0]->line->number, $rule->sourceWords()));
+        }
+        $known = $this->known->of($rule->source, $rule->prefix);
+        if (null !== $known) {
+            return self::same($known, $rule) || self::same($known, $this->ended($rule))
+                ? new JudgedLine($line, Fate::Already, 'This redirect is there already.')
+                : new JudgedLine($line, Fate::Refused, \sprintf('%s has a redirect already, %s. Change that one instead.', $rule->sourceWords(), $known->status->words()));
+        }
+        $place = $rule->prefix ? null : $this->places[$rule->source->path] ?? null;
+        if (true === $place?->opensAt($this->moment)) {
+            return new JudgedLine($line, Fate::Refused, \sprintf('“%s” opens at %s, so nobody would be redirected. Change its address or close it first.', $place->title, $rule->source));
+        }
+        $judged = new JudgedLine($line, Fate::Added, $this->leads($rule), $rule);
+        $this->good[$key] = [$judged, $rule];
+
+        return $judged;
+    }
+
+    private function rule(int $n, SheetLine $line): Rule
+    {
+        $typed = self::within($line->source, $this->origin);
+        if (1 === preg_match('/^[a-z][a-z0-9+.-]*:/i', $typed)) {
+            throw new Refused('source', 'The source is not an address of this shop. Write it as a path, such as /old-page.');
+        }
+        if ('' === $typed || !str_starts_with($typed, '/')) {
+            throw new Refused('source', 'A source begins with a slash, such as /old-page.');
+        }
+        $prefix = str_ends_with($typed, '*');
+        if (str_contains($typed, '?')) {
+            throw new Refused('source', 'A source has no query: redirects keep the visitor’s own. Leave out what follows the question mark.');
+        }
+        $source = Address::parse($prefix ? rtrim(substr($typed, 0, -1), '/') ?: '/' : $typed);
+        $status = self::status($line->status, '' === trim($line->target));
+        $until = self::until($line->until);
+
+        return new Rule((string) $n, $source, $prefix, $this->goal($line->target, $status, $prefix), $status, $until);
+    }
+
+    private function goal(string $target, RedirectStatus $status, bool $prefix): Goal
+    {
+        $typed = self::within($target, $this->origin);
+        if (RedirectStatus::Gone === $status || '' === $typed) {
+            return Goal::nowhere();
+        }
+        if (!str_starts_with($typed, '/') || str_starts_with($typed, '//')) {
+            return Goal::outside($typed);
+        }
+        [$path, $query] = explode('?', explode('#', $typed, 2)[0], 2) + ['', ''];
+        $carries = str_ends_with($path, '*');
+        $address = Address::parse($carries ? rtrim(substr($path, 0, -1), '/') ?: '/' : $path);
+        $place = $this->places[$address->path] ?? null;
+        if (null !== $place && '' === $query && !$carries) {
+            return Goal::place($place->id);
+        }
+        if ($prefix && !$carries) {
+            throw new Refused('goal', \sprintf('For all below one address, write the target as %s/*, or choose a place that is there.', rtrim($address->path, '/')));
+        }
+        if (!$prefix && $carries) {
+            throw new Refused('goal', 'The target ends with *, but the source does not. Write both with it, or neither.');
+        }
+
+        return Goal::address($address, $query);
+    }
+
+    private static function within(string $typed, string $origin): string
+    {
+        $typed = trim($typed);
+        if (0 === strncasecmp($typed, $origin, \strlen($origin)) && \in_array($typed[\strlen($origin)] ?? '/', ['/', '?', '#'], true)) {
+            return '/'.ltrim(substr($typed, \strlen($origin)), '/');
+        }
+
+        return $typed;
+    }
+
+    private static function status(string $typed, bool $leadsNowhere): RedirectStatus
+    {
+        $word = mb_strtolower(trim($typed));
+
+        return match (true) {
+            '' === $word => $leadsNowhere ? throw new Refused('goal', 'It does not say where it leads. Type a target, or the status 410 for what is gone.') : RedirectStatus::ForGood,
+            \in_array($word, ['permanent', 'for good', 'good'], true) => RedirectStatus::ForGood,
+            \in_array($word, ['temporary', 'for now', 'now'], true) => RedirectStatus::ForNow,
+            'gone' === $word => RedirectStatus::Gone,
+            default => (1 === preg_match('/\b(301|302|307|308|410)\b/', $word, $found) ? RedirectStatus::tryFrom((int) $found[1]) : null)
+                ?? throw new Refused('status', \sprintf('“%s” is no status of a redirect. Use 301, 302, 307, 308 or 410.', mb_substr(trim($typed), 0, 40))),
+        };
+    }
+
+    private static function until(string $typed): ?\DateTimeImmutable
+    {
+        if ('' === trim($typed)) {
+            return null;
+        }
+        if (1 !== preg_match('/^\d{4}-\d{2}-\d{2}(T[\d:]+(Z|[+-]\d{2}:\d{2})?)?$/', trim($typed))) {
+            throw new Refused('until', 'An end date is written like 2027-03-31.');
+        }
+        try {
+            return new \DateTimeImmutable(trim($typed), new \DateTimeZone('UTC'));
+        } catch (\Exception) {
+            throw new Refused('until', 'There is no such day. An end date is written like 2027-03-31.');
+        }
+    }
+
+    private static function same(Rule $one, Rule $other): bool
+    {
+        return $one->goal == $other->goal && $one->status === $other->status && $one->until == $other->until;
+    }
+
+    /** The rule as it is stored: straight to the end of its chain among the shop's own redirects. */
+    private function ended(Rule $rule): Rule
+    {
+        $next = $rule->prefix ? null : $rule->next($rule->source);
+        $seen = [];
+        while (null !== $next && !isset($seen[$next->path])) {
+            $seen[$next->path] = true;
+            $following = $this->known->exact($next, $this->moment);
+            if (null === $following || null !== $following->until) {
+                break;
+            }
+            $rule = new Rule($rule->id, $rule->source, false, $following->goal, $rule->status->then($following->status), $rule->until);
+            $next = $following->next($next);
+        }
+
+        return $rule;
+    }
+
+    /** Lines that lead round in a circle, alone or with the shop's redirects: all of those in it are refused, with the circle shown. */
+    private function refuseLoops(): void
+    {
+        $table = $this->together();
+        $settled = [];
+        foreach ($this->good as [$judged, $rule]) {
+            $at = $rule->prefix ? null : $rule->source;
+            $path = [];
+            while (null !== $at && !isset($settled[$at->path])) {
+                if (isset($path[$at->path])) {
+                    $this->refuseCircle(\array_slice(array_keys($path), (int) array_search($at->path, array_keys($path), true)));
+                    break;
+                }
+                $path[$at->path] = true;
+                if (true === ($this->places[$at->path] ?? null)?->opensAt($this->moment)) {
+                    break;
+                }
+                $next = $table->exact($at, $this->moment) ?? $table->longestPrefix($at, $this->moment);
+                $at = $next?->next($at);
+            }
+            $settled += $path;
+        }
+    }
+
+    /** @param list<string> $circle addresses */
+    private function refuseCircle(array $circle): void
+    {
+        $shown = \count($circle) > 12 ? [...\array_slice($circle, 0, 6), \sprintf('%d more', \count($circle) - 6)] : $circle;
+        $words = (new LoopFound([...$shown, $circle[0]]))->getMessage();
+        foreach ($this->judged as $n => $judged) {
+            $rule = $judged->rule;
+            if (null === $rule || !array_filter($circle, static fn (string $path): bool => $rule->matches(Address::fromNormal($path)))) {
+                continue;
+            }
+            $this->judged[$n] = new JudgedLine($judged->line, Fate::Refused, $words);
+            unset($this->good[($rule->prefix ? '*' : '=').$rule->source->path]);
+        }
+    }
+
+    private function together(): RuleTable
+    {
+        return new RuleTable([...$this->known->rules(), ...array_map(static fn (array $one): Rule => $one[1], array_values($this->good))]);
+    }
+
+    private function judgement(): Judgement
+    {
+        $flat = Flattening::of($this->together(), $this->moment, fn (Address $address): bool => true === ($this->places[$address->path] ?? null)?->opensAt($this->moment));
+        $added = $changed = [];
+        foreach ($this->good as [, $rule]) {
+            $added[] = $flat->of($rule->source, $rule->prefix) ?? $rule;
+        }
+        foreach ($this->known->rules() as $rule) {
+            $ends = $flat->of($rule->source, $rule->prefix);
+            if (null !== $ends && !self::same($ends, $rule)) {
+                $changed[] = $ends;
+            }
+        }
+
+        return new Judgement(array_values($this->judged), $added, $changed);
+    }
+
+    private function leads(Rule $rule): string
+    {
+        $place = null === $rule->goal->placeId ? null : array_values(array_filter($this->places, static fn (Place $place): bool => $place->id === $rule->goal->placeId))[0] ?? null;
+
+        return match (true) {
+            null !== $place => \sprintf('Leads to “%s”, %s.', $place->title, $rule->status->words()),
+            $rule->goal->isNowhere() => 'Answers gone (410).',
+            default => \sprintf('Leads to %s, %s.', $rule->goal->outside ?? $rule->goal->address.($rule->prefix ? '/*' : ''), $rule->status->words()),
+        };
+    }
+}

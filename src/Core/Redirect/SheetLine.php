@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Redirect;
+
+/** One redirect as somebody typed it, or as a line of a file has it; nothing of it is checked yet. */
+final readonly class SheetLine
+{
+    /** @param int $number of the line in its file, counted from 1 */
+    public function __construct(
+        public int $number,
+        public string $source,
+        public string $target,
+        public string $status = '',
+        public string $until = '',
+        public string $note = '',
+    ) {
+    }
+}

@@ -1,0 +1,93 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Persistence;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** The redirects of the workbench as the management interface lists and exports them: by source, a page at a time. */
+final readonly class RedirectTable
+{
+    public const PAGE = 100;
+
+    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
+    {
+    }
+
+    /**
+     * @param string      $words each stands in the source, the target or the note
+     * @param string      $mark  shadowed, nowhere, unused, ended; empty: any
+     * @param string|null $after id of the redirect that the page before ended with
+     *
+     * @return list<ListedRedirect> one more than a page where there is a next one
+     */
+    public function page(string $words, string $status, string $origin, string $mark, ?string $after, int $most = self::PAGE + 1): array
+    {
+        $where = 'true';
+        $parameters = [];
+        foreach (\array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 6) as $n => $word) {
+            $where .= " AND (r.source || ' ' || COALESCE(r.goal_address, r.goal_outside, p.title || ' ' || p.address, '') || ' ' || r.note) ILIKE :word$n";
+            $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
+        }
+        if ('' !== $status) {
+            $where .= ' AND r.status = :status';
+            $parameters['status'] = (int) $status;
+        }
+        if ('' !== $origin) {
+            $where .= ' AND r.origin = :origin';
+            $parameters['origin'] = $origin;
+        }
+        $where .= match ($mark) {
+            'shadowed' => ' AND s.id IS NOT NULL',
+            'nowhere' => ' AND '.self::NOWHERE,
+            'ended' => ' AND r.until <= now()',
+            'unused' => ' AND NOT EXISTS (SELECT FROM journal.visit v WHERE v.address = r.source)',
+            default => '',
+        };
+        if (null !== $after) {
+            $where .= ' AND (r.source, r.id) > (SELECT source, id FROM redirect WHERE id = :after)';
+            $parameters['after'] = $after;
+        }
+        $nowhere = self::NOWHERE;
+        $rows = $this->connection->fetchAllAssociative(<<<SQL
+            SELECT r.*, p.title AS place_title, p.address AS place_address, s.title AS shadow, $nowhere AS nowhere,
+                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address = r.source AND v.day > CURRENT_DATE - 30) AS visits,
+                (SELECT max(v.day) FROM journal.visit v WHERE v.address = r.source) AS last_visit
+            FROM redirect r
+            LEFT JOIN place p ON p.id = r.goal_place_id
+            LEFT JOIN place s ON NOT r.is_prefix AND s.address = r.source AND s.light <> 'closed'
+            WHERE $where ORDER BY r.source, r.id LIMIT $most
+            SQL, $parameters);
+
+        return array_map(static function (array $columns): ListedRedirect {
+            $row = new Row($columns);
+            $rule = RuleReader::fromRow($columns);
+            $address = $row->textOrNull('place_address') ?? ($rule->goal->address?->path.('' === $rule->goal->query ? '' : '?'.$rule->goal->query).($rule->prefix && null !== $rule->goal->address ? '/*' : ''));
+
+            return new ListedRedirect($rule, $row->textOrNull('place_title') ?? $rule->goal->outside ?? $address, $rule->goal->outside ?? $address, $row->text('origin'), $row->text('note'), $row->int('visits'), $row->textOrNull('last_visit'), $row->textOrNull('shadow'), $row->bool('nowhere'));
+        }, $rows);
+    }
+
+    public function count(): int
+    {
+        $count = $this->connection->fetchOne('SELECT count(*) FROM redirect');
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** @return \Generator<int, ListedRedirect> all of them, by source */
+    public function all(): \Generator
+    {
+        $after = null;
+        do {
+            $page = $this->page('', '', '', '', $after, 2000);
+            yield from $page;
+            $after = [] === $page ? null : $page[\count($page) - 1]->rule->id;
+        } while (null !== $after && 2000 === \count($page));
+    }
+
+    /** Whose target is closed, or not there. */
+    private const NOWHERE = "(r.status <> 410 AND (r.goal_place_id IS NOT NULL AND (p.id IS NULL OR p.light = 'closed') OR r.goal_address IS NOT NULL AND NOT r.is_prefix AND NOT EXISTS (SELECT FROM place t WHERE t.address = r.goal_address AND t.light <> 'closed') AND NOT EXISTS (SELECT FROM redirect t WHERE t.source = r.goal_address)))";
+}
