@@ -39,7 +39,7 @@ abstract class ApiTestCase extends ShopTestCase
     }
 
     /** @param array<string, mixed> $body */
-    protected function send(string $method, string $path, array $body, ?string $version = null): mixed
+    protected function send(string $method, string $path, array $body = [], ?string $version = null): mixed
     {
         $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]), content: json_encode((object) $body, \JSON_THROW_ON_ERROR));
 

@@ -9,6 +9,7 @@ import { Toasts } from './parts/toasts';
 import { PlaceSheetView } from './places/PlaceSheetView';
 import { PlacesView } from './places/PlacesView';
 import { PoliciesView } from './places/PoliciesView';
+import { RedirectsView } from './redirects/RedirectsView';
 import { ReleasesView } from './releases/ReleasesView';
 import { Shell } from './shell/Shell';
 
@@ -24,6 +25,7 @@ const router = createBrowserRouter([
       { path: 'places', element: <PlacesView /> },
       { path: 'places/policies', element: <PoliciesView /> },
       { path: 'places/:id', element: <PlaceSheetView /> },
+      { path: 'redirects', element: <RedirectsView /> },
       { path: 'releases/:number?', element: <ReleasesView /> },
       { path: '*', element: <Nowhere /> },
     ],

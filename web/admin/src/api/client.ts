@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch';
 import type { components, paths } from './schema';
 
-type Schemas = components['schemas'];
+export type Schemas = components['schemas'];
 export type Entry = Schemas['EntryView'];
 export type Menu = Schemas['MenuView'];
 export type Frame = Schemas['FrameView'];

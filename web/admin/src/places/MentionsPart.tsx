@@ -63,7 +63,7 @@ function Where({ mention, place }: { mention: Mention; place: string }) {
     text: `/places/${mention.id}?to=${place}`,
     list: `/places/${mention.id}`,
     'closed-place': `/places/${mention.id}`,
-    redirect: null,
+    redirect: `/redirects?q=${encodeURIComponent(mention.where)}`,
     outside: null,
   }[mention.kind];
   if (to) return <Link to={to}>{mention.where}</Link>;

@@ -10,6 +10,7 @@ type Found = { key: string; to: string; name: string; says: string; light?: 'ope
 const views: Found[] = [
   { key: 'v1', to: '/menus', name: 'Menus', says: 'view' },
   { key: 'v2', to: '/places', name: 'Places', says: 'view' },
+  { key: 'v2r', to: '/redirects', name: 'Redirects', says: 'view, and trying an address' },
   { key: 'v2p', to: '/places/policies', name: 'Policies', says: 'write the ones that are missing' },
   { key: 'v3', to: '/releases', name: 'Releases', says: 'view' },
 ];

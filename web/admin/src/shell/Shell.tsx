@@ -9,6 +9,7 @@ import { Tray } from './Tray';
 const views = [
   { to: '/menus', name: 'Menus' },
   { to: '/places', name: 'Places' },
+  { to: '/redirects', name: 'Redirects' },
   { to: '/releases', name: 'Releases' },
 ];
 

@@ -1,0 +1,104 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { type Schemas, upload } from '../api/client';
+import { Modal } from '../parts/Modal';
+import { useTell } from '../parts/toasts';
+import { refreshWorkbench } from '../shell/queries';
+
+type Judgement = Schemas['JudgementView'];
+
+const fates = { added: 'goes in', already: 'is there already', refused: 'refused' } as const;
+
+/** Redirects from a CSV file: the fate of every line first, then one button. */
+export function RedirectSheet({ onClose }: { onClose: () => void }) {
+  const queries = useQueryClient();
+  const tell = useTell();
+  const [file, setFile] = useState<File | null>(null);
+  const [judged, setJudged] = useState<Judgement | null>(null);
+  const [working, setWorking] = useState<string | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const send = async (chosen: File, take: boolean) => {
+    setWorking(take ? 'Storing the good lines…' : 'Reading the file…');
+    setProblem(null);
+    try {
+      const answer = await upload<Judgement>(`/api/redirects/sheet${take ? '?take=yes' : ''}`, chosen);
+      if (take) {
+        tell.say(`${answer.added} redirects are in${answer.refused > 0 ? `, ${answer.refused} lines are not` : ''}.`);
+        await Promise.all([refreshWorkbench(queries), queries.invalidateQueries({ queryKey: ['redirects'] })]);
+        onClose();
+      } else setJudged(answer);
+    } catch (error) {
+      setJudged(null);
+      setProblem(error instanceof Error ? error.message : String(error));
+    }
+    setWorking(null);
+  };
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      title="From a file"
+      className="top-[6vh] flex max-h-[88vh] w-[min(860px,calc(100vw-2rem))] flex-col gap-3 overflow-hidden p-5"
+    >
+      <p className="text-soft">
+        A CSV file with the old address and the new one on each line; status, end date and note where there are any. Nothing is stored before you have seen what
+        becomes of each line.
+      </p>
+      <label className="text-sm">
+        The file:{' '}
+        <input
+          type="file"
+          accept=".csv,text/csv,text/plain"
+          onChange={(event) => {
+            const chosen = event.target.files?.[0];
+            if (!chosen) return;
+            setFile(chosen);
+            void send(chosen, false);
+          }}
+        />
+      </label>
+      {working && <p aria-live="polite">{working}</p>}
+      {problem && (
+        <p role="alert" className="rounded-md bg-brick-wash px-3 py-2 text-[#7c2c1d]">
+          {problem}
+        </p>
+      )}
+      {judged && file && (
+        <>
+          <p aria-live="polite">
+            <strong>{judged.added}</strong> go in, <strong>{judged.already}</strong> are there already, <strong>{judged.refused}</strong> are refused.
+            {judged.changed > 0 && ` ${judged.changed} redirects of the shop will lead straight to the new ends.`}{' '}
+            {judged.refusedCsv && (
+              <a download="refused.csv" href={`data:text/csv;charset=utf-8,${encodeURIComponent(judged.refusedCsv)}`}>
+                The refused lines as a file
+              </a>
+            )}
+          </p>
+          <ul aria-label="What becomes of the lines" className="min-h-0 flex-1 overflow-auto rounded-md border border-line text-sm">
+            {[...judged.lines]
+              .sort((a, b) => Number(b.fate === 'refused') - Number(a.fate === 'refused') || a.line - b.line)
+              .map((line) => (
+                <li key={line.line} className="flex flex-wrap items-baseline gap-x-2 border-b border-line/60 px-3 py-1">
+                  <span className="w-16 text-soft">line {line.line}</span>
+                  <span className="font-mono text-[12px]">
+                    {line.source} → {line.target || '(nothing)'}
+                  </span>
+                  <span className={line.fate === 'refused' ? 'text-brick' : 'text-soft'}>
+                    {fates[line.fate]}: {line.words}
+                  </span>
+                </li>
+              ))}
+          </ul>
+          <p className="flex gap-2">
+            <button type="button" className="button button--tide" disabled={judged.added === 0 || working !== null} onClick={() => void send(file, true)}>
+              Take the {judged.added} good {judged.added === 1 ? 'line' : 'lines'}
+            </button>
+            <button type="button" className="button" onClick={onClose}>
+              Leave it
+            </button>
+          </p>
+        </>
+      )}
+    </Modal>
+  );
+}
