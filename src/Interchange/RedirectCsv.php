@@ -15,7 +15,7 @@ final class RedirectCsv
 
     /** Words by which a heading is known, besides the heading itself. */
     private const MEANINGS = [
-        'source' => ['source', 'from', 'old', 'old address', 'old url', 'old path', 'request', 'path', 'url', 'redirect from', 'origin'],
+        'source' => ['source', 'from', 'redirect from', 'old', 'old address', 'old url', 'old path', 'request', 'origin', 'path', 'url'],
         'target' => ['target', 'to', 'new', 'new address', 'new url', 'new path', 'destination', 'goal', 'leads to', 'redirect to', 'location'],
         'status' => ['status', 'code', 'http status', 'type', 'status code'],
         'until' => ['until', 'end', 'ends', 'end date', 'expires', 'valid until'],

@@ -43,7 +43,7 @@ final readonly class RedirectTable
             'shadowed' => ' AND s.id IS NOT NULL',
             'nowhere' => ' AND '.self::NOWHERE,
             'ended' => ' AND r.until <= now()',
-            'unused' => ' AND NOT EXISTS (SELECT FROM journal.visit v WHERE v.address = r.source)',
+            'unused' => ' AND NOT EXISTS (SELECT FROM journal.visit v WHERE v.address = r.source AND NOT r.is_prefix OR r.is_prefix AND v.address LIKE r.source || \'/%\')',
             default => '',
         };
         if (null !== $after) {
@@ -53,8 +53,8 @@ final readonly class RedirectTable
         $nowhere = self::NOWHERE;
         $rows = $this->connection->fetchAllAssociative(<<<SQL
             SELECT r.*, p.title AS place_title, p.address AS place_address, s.title AS shadow, $nowhere AS nowhere,
-                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address = r.source AND v.day > CURRENT_DATE - 30) AS visits,
-                (SELECT max(v.day) FROM journal.visit v WHERE v.address = r.source) AS last_visit
+                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address = ANY (CASE WHEN r.is_prefix THEN ARRAY(SELECT DISTINCT b.address FROM journal.visit b WHERE b.address LIKE r.source || '/%') ELSE ARRAY[r.source] END) AND v.day > CURRENT_DATE - 30) AS visits,
+                (SELECT max(v.day) FROM journal.visit v WHERE v.address = r.source AND NOT r.is_prefix OR r.is_prefix AND v.address LIKE r.source || '/%') AS last_visit
             FROM redirect r
             LEFT JOIN place p ON p.id = r.goal_place_id
             LEFT JOIN place s ON NOT r.is_prefix AND s.address = r.source AND s.light <> 'closed'

@@ -216,11 +216,13 @@ export function Outline({
   return (
     <section aria-label={`Outline of ${menu.name}`} className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)_auto] bg-sheet">
       <div className="flex items-center gap-3 border-b border-line px-4 py-2">
-        <h2 className="truncate">{menu.name}</h2>
-        <span className="truncate text-sm text-soft">{menu.bays.length > 0 ? `hangs in ${menu.bays.join(' and ').toLowerCase()}` : 'hangs nowhere'}</span>
+        <h2 className="min-w-20 truncate">{menu.name}</h2>
+        <span className="hidden truncate text-sm text-soft xl:inline">
+          {menu.bays.length > 0 ? `hangs in ${menu.bays.join(' and ').toLowerCase()}` : 'hangs nowhere'}
+        </span>
         <span className="ml-auto flex gap-1">
           <TakeOut id={menu.id} />
-          <button type="button" className="choice hover:bg-paper disabled:opacity-45" disabled={!canEdit} onClick={() => setPasting('')}>
+          <button type="button" className="choice whitespace-nowrap hover:bg-paper disabled:opacity-45" disabled={!canEdit} onClick={() => setPasting('')}>
             From a list…
           </button>
           <button
@@ -357,7 +359,7 @@ export function Outline({
 function TakeOut({ id }: { id: string }) {
   return (
     <details className="relative">
-      <summary className="choice cursor-pointer list-none hover:bg-paper">As a file…</summary>
+      <summary className="choice cursor-pointer list-none whitespace-nowrap hover:bg-paper">As a file…</summary>
       <ul className="absolute right-0 z-20 mt-1 w-60 rounded-md border border-line bg-sheet py-1 shadow-xl">
         {[
           ['txt', 'Indented lines, to paste again'],
