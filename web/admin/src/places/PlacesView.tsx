@@ -1,10 +1,11 @@
 import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
 import { type KeyboardEvent, type ReactNode, useEffect, useRef, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { api, ask, type Light, type PlaceRow } from '../api/client';
 import { Trouble } from '../menus/MenusView';
 import { Choices } from '../menus/ShopBeside';
 import { Lantern } from '../parts/Lantern';
+import { useNarrowing } from '../parts/useNarrowing';
 import { when } from '../parts/when';
 import { useSession } from '../shell/queries';
 import { ManyPlaces } from './ManyPlaces';
@@ -16,25 +17,13 @@ type Order = keyof typeof orders;
 
 /** Every place of the shop, as a dense table. The address bar keeps what it is narrowed to, and its order. */
 export function PlacesView() {
-  const [query, setQuery] = useSearchParams();
+  const [query, set, reset] = useNarrowing();
   const session = useSession();
   const canEdit = session.data?.canEdit ?? false;
   const [making, setMaking] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const last = useRef<string | null>(null);
   const get = (name: string) => query.get(name) ?? '';
-  const set = (values: Record<string, string>) =>
-    setQuery(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [name, value] of Object.entries(values)) {
-          if (value) next.set(name, value);
-          else next.delete(name);
-        }
-        return next;
-      },
-      { replace: true },
-    );
   const order = (get('order') in orders ? get('order') : 'title') as Order;
   const asked = {
     q: get('q'),
@@ -138,7 +127,7 @@ export function PlacesView() {
           <option value="nowhere">from nowhere</option>
         </Narrow>
         {query.size > 0 && (
-          <button type="button" className="min-h-6 text-tide underline" onClick={() => setQuery({}, { replace: true })}>
+          <button type="button" className="min-h-6 text-tide underline" onClick={reset}>
             Show all
           </button>
         )}

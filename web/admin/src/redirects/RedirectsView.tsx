@@ -1,8 +1,9 @@
 import { useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { api, ask, askDone, type Schemas } from '../api/client';
 import { useTell } from '../parts/toasts';
+import { useNarrowing } from '../parts/useNarrowing';
 import { when } from '../parts/when';
 import { refreshWorkbench, useSession } from '../shell/queries';
 import { RedirectSheet } from './RedirectSheet';
@@ -23,7 +24,7 @@ const fresh: Input = { source: '', target: '', status: '301', until: '', note: '
 
 /** Where old addresses lead: tried, searched, made, changed, brought in and taken out. */
 export function RedirectsView() {
-  const [query, setQuery] = useSearchParams();
+  const [query, narrow] = useNarrowing();
   const session = useSession();
   const canEdit = session.data?.canEdit ?? false;
   const queries = useQueryClient();
@@ -39,13 +40,7 @@ export function RedirectsView() {
     getNextPageParam: (page) => page.next ?? undefined,
   });
   const rows = redirects.data?.pages.flatMap((page) => page.rows) ?? [];
-  const set = (name: string, value: string) => {
-    // As it is by now: the page may not have been drawn again since the last change.
-    const next = new URLSearchParams(location.search);
-    if (value) next.set(name, value);
-    else next.delete(name);
-    setQuery(next, { replace: true });
-  };
+  const set = (name: string, value: string) => narrow({ [name]: value });
   const refresh = () =>
     Promise.all([refreshWorkbench(queries), queries.invalidateQueries({ queryKey: ['redirects'] }), queries.invalidateQueries({ queryKey: ['answer'] })]);
   const remove = async () => {
