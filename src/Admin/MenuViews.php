@@ -144,7 +144,7 @@ final readonly class MenuViews
                 $line->level,
                 $line->line->label,
                 $line->line->lead,
-                null === $line->entry ? null : EntryCodec::encode($line->entry),
+                null === $line->entry ? null : (object) EntryCodec::encode($line->entry),
                 array_map(fn (PlaceMatch $match): PlaceMatchView => new PlaceMatchView($this->places->brief($match->place), $match->sureness->value, $match->sureness->words()), $line->matches),
                 null === $place ? null : $this->places->brief($place),
                 $line->problem,

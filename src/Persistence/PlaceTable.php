@@ -109,16 +109,18 @@ final readonly class PlaceTable
             $latest = "SELECT p.* FROM place p WHERE $where ORDER BY p.changed_at DESC, p.id DESC LIMIT 200";
             $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id", ['begins' => ''] + $parameters);
         } else {
-            $one = 'SELECT p.*, lower(p.title) = lower(:exactly) AS exact, p.title ILIKE :begins AS begins';
+            // Letters that stand in the address only mean a place less than those in its title.
+            $inTitle = $isShort ? 'true' : implode(' AND ', array_map(static fn (int $n): string => "p.title ILIKE :word$n", array_keys(self::words($words))));
+            $one = 'SELECT p.*, lower(p.title) = lower(:exactly) AS exact, p.title ILIKE :begins AS begins, '.$inTitle.' AS in_title';
             $found = $this->listed(<<<SQL
                 SELECT * FROM (
                     ($one, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) AS in_menu FROM place p WHERE p.kind <> 'product' AND $where
-                        ORDER BY exact DESC, begins DESC, in_menu, p.changed_at DESC, p.title, p.id LIMIT $most)
+                        ORDER BY exact DESC, begins DESC, in_title DESC, in_menu, p.changed_at DESC, p.title, p.id LIMIT $most)
                     UNION ALL
                     ($one, false FROM place p WHERE p.kind = 'product' AND $where
-                        ORDER BY exact DESC, begins DESC, p.changed_at DESC, p.title, p.id LIMIT $most)
-                ) p ORDER BY exact DESC, begins DESC, kind = 'product', in_menu, changed_at DESC, title, id LIMIT $most
-                SQL, "p.exact DESC, p.begins DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title, p.id", $parameters + ['exactly' => trim($words)]);
+                        ORDER BY exact DESC, begins DESC, in_title DESC, p.changed_at DESC, p.title, p.id LIMIT $most)
+                ) p ORDER BY exact DESC, begins DESC, in_title DESC, kind = 'product', in_menu, changed_at DESC, title, id LIMIT $most
+                SQL, "p.exact DESC, p.begins DESC, p.in_title DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title, p.id", $parameters + ['exactly' => trim($words)]);
         }
 
         return $isShort || \count($found) >= $most || [] !== $found && mb_strlen(trim($words)) < 5 ? $found : [...$found, ...$this->slips($words, $kind, $most - \count($found), array_map(static fn (ListedPlace $one): string => $one->place->id, $found))];

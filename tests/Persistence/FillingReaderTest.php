@@ -68,8 +68,8 @@ final class FillingReaderTest extends ShopTestCase
             }
         }
         self::assertNotSame([], $all);
-        self::assertNotSame([], $shop->productsOfCategory(DemoId::of('categories/papers'), $guest, null, new Narrowing(option: 'Sheet size', choice: '70 × 100 cm')));
-        self::assertSame([], $shop->productsOfCategory(DemoId::of('categories/papers'), $guest, null, new Narrowing(option: 'Sheet size', choice: 'none')));
+        self::assertNotSame([], $shop->productsOfCategory(DemoId::of('categories/papers'), $guest, null, new Narrowing(option: 'Sheet', choice: '70 × 100 cm')));
+        self::assertSame([], $shop->productsOfCategory(DemoId::of('categories/papers'), $guest, null, new Narrowing(option: 'Sheet', choice: 'none')));
     }
 
     public function testTheOneFieldFindsWordsInAnyOrderAndWithASlip(): void

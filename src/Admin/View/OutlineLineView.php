@@ -11,7 +11,6 @@ use OpenApi\Attributes as OA;
 final readonly class OutlineLineView
 {
     /**
-     * @param array<string, mixed>|null $entry
      * @param list<PlaceMatchView> $matches
      */
     public function __construct(
@@ -24,7 +23,7 @@ final readonly class OutlineLineView
         #[OA\Property(description: 'Where it says it leads')]
         public string $lead,
         #[OA\Property(ref: '#/components/schemas/EntryInput', nullable: true, description: 'As it would go in; null where its target has to be chosen')]
-        public ?array $entry,
+        public ?\stdClass $entry,
         #[OA\Property(type: 'array', items: new OA\Items(ref: PlaceMatchView::class))]
         public array $matches,
         #[OA\Property]

@@ -245,14 +245,20 @@ final class Sheet
 
     private function judgement(): Judgement
     {
-        $flat = Flattening::of($this->together(), $this->moment, fn (Address $address): bool => true === ($this->places[$address->path] ?? null)?->opensAt($this->moment));
+        if ([] === $this->good) {
+            return new Judgement(array_values($this->judged), [], []);
+        }
+        $opens = fn (Address $address): bool => true === ($this->places[$address->path] ?? null)?->opensAt($this->moment);
+        $before = Flattening::of($this->known, $this->moment, $opens);
+        $flat = Flattening::of($this->together(), $this->moment, $opens);
         $added = $changed = [];
         foreach ($this->good as [, $rule]) {
             $added[] = $flat->of($rule->source, $rule->prefix) ?? $rule;
         }
         foreach ($this->known->rules() as $rule) {
-            $ends = $flat->of($rule->source, $rule->prefix);
-            if (null !== $ends && !self::same($ends, $rule)) {
+            // Only what leads into a new one: chains that were there before are not this sheet's to mend.
+            [$ended, $ends] = [$before->of($rule->source, $rule->prefix), $flat->of($rule->source, $rule->prefix)];
+            if (null !== $ended && null !== $ends && !self::same($ends, $ended)) {
                 $changed[] = $ends;
             }
         }
