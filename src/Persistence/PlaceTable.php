@@ -135,8 +135,8 @@ final readonly class PlaceTable
     {
         $this->connection->executeStatement('SET pg_trgm.word_similarity_threshold = '.self::SLIP);
         $where = 'true';
-        $score = '0';
-        $parameters = ['besides' => '{'.implode(',', $besides).'}'];
+        $score = 'public.similarity(:all, p.title)';
+        $parameters = ['all' => $words, 'besides' => '{'.implode(',', $besides).'}'];
         foreach (self::words($words) as $n => $word) {
             $where .= " AND :word$n OPERATOR(public.<%) ".self::LETTERS;
             $score .= " + public.word_similarity(:word$n, ".self::LETTERS.')';
