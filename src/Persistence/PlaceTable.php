@@ -135,7 +135,7 @@ final readonly class PlaceTable
     private function slips(string $words, ?PlaceKind $kind, int $most, array $besides): array
     {
         // One slip spoils more of a short word.
-        $isShort = min(array_map(mb_strlen(...), self::words($words))) < 6;
+        $isShort = min([\PHP_INT_MAX, ...array_map(mb_strlen(...), self::words($words))]) < 6;
         $this->connection->executeStatement('SET pg_trgm.word_similarity_threshold = '.($isShort ? self::SLIP_IN_SHORT : self::SLIP));
         $where = 'true';
         $score = 'public.similarity(:all, p.title)';
