@@ -24,7 +24,6 @@ final readonly class PlaceTable
 
     /** How alike a word and what was typed have to be, from 0 to 1: one slip in seven letters still is. */
     private const SLIP = '0.42';
-    private const SLIP_IN_SHORT = '0.3';
 
     /** Of how many it is told which are likest: where more have the same letters, those tell nothing. */
     private const WEIGHED = 200;
@@ -134,9 +133,7 @@ final readonly class PlaceTable
      */
     private function slips(string $words, ?PlaceKind $kind, int $most, array $besides): array
     {
-        // One slip spoils more of a short word.
-        $isShort = min([\PHP_INT_MAX, ...array_map(mb_strlen(...), self::words($words))]) < 6;
-        $this->connection->executeStatement('SET pg_trgm.word_similarity_threshold = '.($isShort ? self::SLIP_IN_SHORT : self::SLIP));
+        $this->connection->executeStatement('SET pg_trgm.word_similarity_threshold = '.self::SLIP);
         $where = 'true';
         $score = 'public.similarity(:all, p.title)';
         $parameters = ['all' => $words, 'besides' => '{'.implode(',', $besides).'}'];

@@ -79,7 +79,7 @@ final class FillingReaderTest extends ShopTestCase
         self::assertSame('/papers', $first('papers'), 'the very title comes first');
         self::assertSame('/papers/marbled', $first('papers marbled'));
         self::assertSame('/papers/marbled', $first('marbeld'));
-        self::assertSame('/papers/block', $first('bolck printed'));
+        self::assertSame('/papers/block', $first('block prinetd'));
         self::assertNull($first('xqzzvk'));
         $latest = $table->find('');
         self::assertCount(12, $latest);
