@@ -10,7 +10,6 @@ use Lantern\Admin\View\JudgementView;
 use Lantern\Admin\View\RedirectPage;
 use Lantern\Admin\View\RedirectRow;
 use Lantern\Core\Redirect\Fate;
-use Lantern\Core\Redirect\JudgedLine;
 use Lantern\Core\Redirect\Judgement;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
@@ -153,8 +152,7 @@ final readonly class Redirects
                 $refused .= RedirectCsv::line([$line->source, $line->target, $line->status, $line->until, $line->note, $judged->words]);
             }
         }
-        $count = static fn (Fate $fate): int => \count(array_filter($judgement->lines, static fn (JudgedLine $judged): bool => $judged->fate === $fate));
 
-        return new JudgementView($count(Fate::Added), $count(Fate::Already), $count(Fate::Refused), \count($judgement->changed), $shown, '' === $refused ? '' : RedirectCsv::line([...RedirectCsv::HEADINGS, 'refused because']).$refused);
+        return new JudgementView($judgement->count(Fate::Added), $judgement->count(Fate::Already), $judgement->count(Fate::Refused), \count($judgement->changed), $shown, '' === $refused ? '' : RedirectCsv::line([...RedirectCsv::HEADINGS, 'refused because']).$refused);
     }
 }

@@ -7,7 +7,7 @@ namespace Lantern\Core\Menu;
 /** What the header of a shop shows where no menu hangs in it: something that was chosen, never an accident. */
 enum HeaderWithoutMenu: string
 {
-    /** The categories of the first level, each with those below it. */
+    /** One dropdown with the categories of the shop, each with those below it. */
     case Categories = 'categories';
     case Nothing = 'nothing';
 
@@ -21,7 +21,6 @@ enum HeaderWithoutMenu: string
 
     public function tree(): Tree
     {
-        // The categories stand on the first level, so what fills them in has no line above it: Resolver lifts them.
         return self::Nothing === $this ? new Tree() : new Tree([new Entry('categories', new Heading(), 'Shop', filling: new SelfFilling(FillingSource::Categories, depth: 2, most: 12))]);
     }
 }

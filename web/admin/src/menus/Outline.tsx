@@ -328,6 +328,7 @@ export function Outline({
           first={pasting}
           where={current ? `below “${current.entry.label}”` : 'at the end of the menu'}
           levelAt={current?.level ?? 1}
+          maxDepth={menu.maxDepth}
           onAdd={addTree}
           onClose={() => setPasting(null)}
           focusAfter={() => (pasted.current ? list.current?.querySelector<HTMLElement>(`[data-line="${pasted.current}"]`) : null)}

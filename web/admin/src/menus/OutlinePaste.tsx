@@ -18,6 +18,7 @@ export function OutlinePaste({
   first,
   where,
   levelAt,
+  maxDepth,
   onAdd,
   onClose,
   focusAfter,
@@ -26,6 +27,8 @@ export function OutlinePaste({
   where: string;
   /** The level that the first line will stand on. */
   levelAt: number;
+  /** How many levels a menu may have. */
+  maxDepth: number;
   onAdd: (entries: EntryInput[]) => Promise<boolean>;
   onClose: () => void;
   focusAfter: () => HTMLElement | null | undefined;
@@ -168,13 +171,13 @@ export function OutlinePaste({
               );
             })}
           </ul>
-          {deepest > 3 && (
+          {deepest > maxDepth && (
             <p className="text-sm text-brick">
-              Put {where}, the deepest line would stand on level {deepest}; a menu has 3. Choose a line further out first, or leave some out.
+              Put {where}, the deepest line would stand on level {deepest}; a menu has {maxDepth}. Choose a line further out first, or leave some out.
             </p>
           )}
           <p className="flex gap-2">
-            <button ref={add} type="button" className="button button--tide" disabled={going.length === 0 || deepest > 3} onClick={() => void onAdd(entries())}>
+            <button ref={add} type="button" className="button button--tide" disabled={going.length === 0 || deepest > maxDepth} onClick={() => void onAdd(entries())}>
               Add {going.length} {going.length === 1 ? 'line' : 'lines'}
             </button>
             <button type="button" className="button" onClick={() => match.reset()}>
