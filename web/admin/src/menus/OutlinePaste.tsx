@@ -177,7 +177,13 @@ export function OutlinePaste({
             </p>
           )}
           <p className="flex gap-2">
-            <button ref={add} type="button" className="button button--tide" disabled={going.length === 0 || deepest > maxDepth} onClick={() => void onAdd(entries())}>
+            <button
+              ref={add}
+              type="button"
+              className="button button--tide"
+              disabled={going.length === 0 || deepest > maxDepth}
+              onClick={() => void onAdd(entries())}
+            >
               Add {going.length} {going.length === 1 ? 'line' : 'lines'}
             </button>
             <button type="button" className="button" onClick={() => match.reset()}>
