@@ -13,16 +13,18 @@ use Symfony\Component\Uid\UuidV7;
 
 /**
  * Hangs menus in the bays of the frame, makes and removes them, and writes what else the frame shows.
- * Each change notes the rows as they were, so that whoever made it can take it back.
+ * Whoever made a change can take it back.
  */
 final readonly class FrameEditor
 {
     private const MAX_NAME = 200;
     private const MAX_NOTICE = 300;
-    private const STEPS_KEPT = 100;
+    private const ABOUT = 'frame';
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private EditLog $edits,
+    ) {
     }
 
     /** @param string|null $menuId null: takes down what hangs there */
@@ -31,7 +33,7 @@ final readonly class FrameEditor
         $this->change($by, function () use ($bayId, $menuId): void {
             $this->refuseUnknownMenu($menuId);
             $this->setBay($bayId, ['menu_id' => $menuId]);
-        }, [['bay', $bayId]]);
+        }, null === $menuId ? 'The menu is taken down.' : 'The menu hangs.');
     }
 
     public function swap(string $oneId, string $otherId, Person $by): void
@@ -43,7 +45,7 @@ final readonly class FrameEditor
             }
             $this->setBay($oneId, $bays[$otherId]);
             $this->setBay($otherId, $bays[$oneId]);
-        }, [['bay', $oneId], ['bay', $otherId]]);
+        }, 'The menus are swapped.');
     }
 
     public function heading(string $bayId, string $heading, Person $by): void
@@ -51,7 +53,7 @@ final readonly class FrameEditor
         if (mb_strlen(trim($heading)) > self::MAX_NAME) {
             throw new Refused('heading', \sprintf('A heading has at most %d characters.', self::MAX_NAME));
         }
-        $this->change($by, fn () => $this->setBay($bayId, ['heading' => trim($heading)]), [['bay', $bayId]]);
+        $this->change($by, fn () => $this->setBay($bayId, ['heading' => trim($heading)]), 'The heading is changed.');
     }
 
     /**
@@ -67,7 +69,7 @@ final readonly class FrameEditor
             if (null !== $bayId) {
                 $this->setBay($bayId, ['menu_id' => $id] + (str_starts_with($bayId, 'footer-') ? ['heading' => self::name($name)] : []));
             }
-        }, [['menu', $id], ...(null === $bayId ? [] : [['bay', $bayId]])]);
+        }, 'The menu is made.');
 
         return $id;
     }
@@ -77,7 +79,7 @@ final readonly class FrameEditor
         $this->change($by, function () use ($menuId, $name): void {
             $this->refuseUnknownMenu($menuId);
             $this->connection->executeStatement('UPDATE menu SET name = ? WHERE id = ?', [self::name($name), $menuId]);
-        }, [['menu', $menuId]]);
+        }, 'The menu has another name.');
     }
 
     /**
@@ -91,13 +93,11 @@ final readonly class FrameEditor
         if ([] !== $bays && !$evenIfItHangs) {
             throw new Refused('menu', \sprintf('This menu hangs in the %s. Visitors would find nothing there.', implode(' and the ', array_map(static fn (string $bay): string => lcfirst(Bay::words($bay)), $bays))));
         }
-        $entries = $this->connection->fetchFirstColumn('SELECT id FROM entry WHERE menu_id = ?', [$menuId]);
-        $rows = [['menu', $menuId], ...array_map(static fn (string $bay): array => ['bay', $bay], $bays), ...array_map(static fn (mixed $id): array => ['entry', \is_string($id) ? $id : ''], $entries)];
         $this->change($by, function () use ($menuId): void {
             $this->connection->executeStatement('UPDATE bay SET menu_id = NULL WHERE menu_id = ?', [$menuId]);
             $this->connection->executeStatement('DELETE FROM entry WHERE menu_id = ?', [$menuId]);
             $this->connection->executeStatement('DELETE FROM menu WHERE id = ?', [$menuId]);
-        }, $rows);
+        }, 'The menu is removed.');
     }
 
     public function notice(string $words, Person $by): void
@@ -121,74 +121,27 @@ final readonly class FrameEditor
 
     public function canUndo(Person $by): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.frame_step WHERE person_id = ? LIMIT 1', [$by->id]);
+        return null !== $this->edits->last(self::ABOUT, $by);
     }
 
-    /** Takes back the last change of the frame that a person made: the rows it reached are as they were. */
+    /** Takes back the last change of the frame that a person made. */
     public function undo(Person $by): void
     {
-        $this->connection->transactional(function () use ($by): void {
-            $step = $this->connection->fetchAssociative('DELETE FROM journal.frame_step WHERE id = (SELECT id FROM journal.frame_step WHERE person_id = ? ORDER BY id DESC LIMIT 1) RETURNING before', [$by->id]);
-            if (false === $step) {
-                throw new Refused('frame', 'There is nothing to undo on the map.');
-            }
-            $kept = (new Row($step))->json('before');
-            foreach ($kept as $one) {
-                /** @var array{table: string, id: string, row: array<string, mixed>|null} $one */
-                $this->restore($one['table'], $one['id'], $one['row']);
-            }
-        });
+        $this->edits->takeBack($this->edits->last(self::ABOUT, $by) ?? throw new Refused('frame', 'There is nothing to undo on the map.'), $by);
     }
 
     private function setting(string $id, string $value, Person $by): void
     {
-        $this->change($by, fn () => $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]), [['setting', $id]]);
+        $this->change($by, fn () => $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]), 'The frame is changed.');
     }
 
-    /**
-     * @param list<array{string, string}> $rows table and id of every row that it reaches
-     */
-    private function change(Person $by, \Closure $change, array $rows): void
+    private function change(Person $by, \Closure $change, string $sentence): void
     {
-        $this->connection->transactional(function () use ($by, $change, $rows): void {
-            $before = [];
-            foreach (self::byTable($rows) as $table => $ids) {
-                $found = $this->connection->fetchAllKeyValue("SELECT t.id::text, to_jsonb(t) FROM $table t WHERE t.id::text = ANY (CAST(? AS text[]))", ['{'.implode(',', $ids).'}']);
-                foreach ($ids as $id) {
-                    $before[] = ['table' => $table, 'id' => $id, 'row' => \is_string($found[$id] ?? null) ? json_decode($found[$id], true, 16, \JSON_THROW_ON_ERROR) : null];
-                }
-            }
+        $this->edits->run($by, self::ABOUT, static function () use ($change, $sentence): string {
             $change();
-            $this->connection->insert('journal.frame_step', ['id' => (new UuidV7())->toRfc4122(), 'person_id' => $by->id, 'before' => json_encode($before, \JSON_THROW_ON_ERROR)]);
-            $this->connection->executeStatement('DELETE FROM journal.frame_step WHERE person_id = ? AND id NOT IN (SELECT id FROM journal.frame_step WHERE person_id = ? ORDER BY id DESC LIMIT '.self::STEPS_KEPT.')', [$by->id, $by->id]);
+
+            return $sentence;
         });
-    }
-
-    /**
-     * @param list<array{string, string}> $rows
-     *
-     * @return array<string, list<string>> ids by table
-     */
-    private static function byTable(array $rows): array
-    {
-        $byTable = [];
-        foreach ($rows as [$table, $id]) {
-            $byTable[$table][] = $id;
-        }
-
-        return $byTable;
-    }
-
-    /** @param array<string, mixed>|null $row null: it was not there */
-    private function restore(string $table, string $id, ?array $row): void
-    {
-        $this->connection->executeStatement("DELETE FROM $table WHERE id::text = ?", [$id]);
-        if (null !== $row) {
-            $this->connection->executeStatement("INSERT INTO $table SELECT * FROM jsonb_populate_record(NULL::$table, CAST(? AS jsonb))", [json_encode($row, \JSON_THROW_ON_ERROR)]);
-        } elseif ('menu' === $table) {
-            $this->connection->executeStatement('DELETE FROM entry WHERE menu_id = ?', [$id]);
-            $this->connection->executeStatement('UPDATE bay SET menu_id = NULL WHERE menu_id = ?', [$id]);
-        }
     }
 
     /** @param array<string, mixed> $columns */

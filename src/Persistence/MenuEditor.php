@@ -75,6 +75,38 @@ final readonly class MenuEditor
         });
     }
 
+    /**
+     * Makes a move as part of an edit of something else, which is taken back with that and not by itself.
+     *
+     * @return array{version: int, inverse: array<string, mixed>} the version of the menu that it led to, and what leads back from there
+     *
+     * @throws Refused|NotThere
+     */
+    public function follow(string $menuId, Move $move, Person $by): array
+    {
+        return $this->work->run(function () use ($menuId, $move, $by): array {
+            $menu = $this->locked($menuId);
+
+            return ['version' => $menu->version + 1, 'inverse' => $this->apply($menu, $menu->version, $move, $by)['inverse']];
+        });
+    }
+
+    /**
+     * Takes back what `follow()` did, whatever others did in the menu meanwhile.
+     *
+     * @param int                  $version that it led to
+     * @param array<string, mixed> $inverse what leads back from there
+     *
+     * @throws Refused|NotThere
+     */
+    public function unfollow(string $menuId, int $version, array $inverse, Person $by): void
+    {
+        $this->work->run(function () use ($menuId, $version, $inverse, $by): void {
+            $menu = $this->locked($menuId);
+            $this->apply($menu, $this->log->reaches($menuId, $version, $menu->version) ? $version : $menu->version, MoveCodec::decode(Fields::of($inverse)), $by);
+        });
+    }
+
     /** @return array{undo: bool, redo: bool} whether this person can undo, or redo, something in the menu */
     public function canStep(string $menuId, Person $by): array
     {

@@ -10,7 +10,6 @@ use Lantern\Core\Menu\Insert;
 use Lantern\Core\Menu\Move;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;
-use Lantern\Core\Menu\Remove;
 use Lantern\Core\Menu\Together;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
@@ -18,10 +17,9 @@ use Lantern\Core\Policy\StartingText;
 use Lantern\Core\Refused;
 use Lantern\Persistence\Entity\BayRecord;
 use Lantern\Persistence\Entity\MenuRecord;
-use Lantern\Persistence\Entity\PlaceRecord;
 use Lantern\Persistence\Entity\WordsRecord;
+use Lantern\Persistence\Journal\Edit;
 use Lantern\Persistence\Journal\Person;
-use Lantern\Persistence\Journal\PlaceStep;
 use Lantern\Persistence\Words\WordsCleaner;
 use Symfony\Component\Uid\UuidV7;
 
@@ -30,10 +28,8 @@ final readonly class PolicyWriter
 {
     public function __construct(
         private EntityManagerInterface $entities,
-        private UnitOfWork $work,
         private PlaceMaker $maker,
-        private MenuEditor $menus,
-        private ManyPlaces $steps,
+        private EditLog $edits,
         private WordsCleaner $cleaner,
         private Copies $copies,
     ) {
@@ -77,9 +73,9 @@ final readonly class PolicyWriter
      *
      * @throws Refused
      */
-    public function write(array $texts, ?string $bayId, bool $listed, Person $by): PlaceStep
+    public function write(array $texts, ?string $bayId, bool $listed, Person $by): Edit
     {
-        return $this->work->run(function () use ($texts, $bayId, $listed, $by): PlaceStep {
+        return $this->edits->run($by, 'places', function (MenuMoves $moves) use ($texts, $bayId, $listed, $by): string {
             $written = $this->written();
             $made = [];
             $names = [];
@@ -98,55 +94,21 @@ final readonly class PolicyWriter
             if ([] === $made && [] === $linked) {
                 throw new Refused('texts', 'All of these are written and stand in the footer already.');
             }
-            $hangsNew = null !== $bayId && null === $this->entities->find(BayRecord::class, $bayId)?->menuId;
-            $menuId = null === $bayId || [] === $linked ? null : $this->link($bayId, $linked, $by);
+            if (null !== $bayId && [] !== $linked) {
+                $this->link($bayId, $linked, $moves, $by);
+            }
             $bay = null === $bayId ? '' : str_replace('footer-', 'footer column ', $bayId);
-            $sentence = match (true) {
+
+            return match (true) {
                 [] === $made => \sprintf('%d %s put in %s.', \count($linked), 1 === \count($linked) ? 'policy was' : 'policies were', $bay),
-                null === $menuId => \sprintf('%s: written.', implode(', ', $names)),
+                [] === $linked => \sprintf('%s: written.', implode(', ', $names)),
                 default => \sprintf('%s: written, and put in %s.', implode(', ', $names), $bay),
             };
-
-            return $this->steps->note($by, $sentence, ['made' => $made, 'linked' => $linked, 'menu' => $menuId, 'bay' => $hangsNew && null !== $menuId ? $bayId : null]);
-        });
-    }
-
-    /**
-     * Takes the whole step back, as long as nobody wrote in one of the policies or published it.
-     *
-     * @throws Refused|NotThere
-     */
-    public function undo(PlaceStep $step, Person $by): PlaceStep
-    {
-        return $this->work->run(function () use ($step, $by): PlaceStep {
-            $before = Fields::of($step->before);
-            $made = $before->textsOr('made', []);
-            if ([] !== $this->copies->live->places->byIds($made)) {
-                throw new Refused('step', 'These policies are published, so they stay. Close the ones that should go.');
-            }
-            foreach ($made as $id) {
-                // One version for its making, one for its purpose and listing.
-                if (($this->entities->find(PlaceRecord::class, $id)->version ?? 99) > 2) {
-                    throw new Refused('step', 'Somebody wrote in one of these policies since, so they stay. Remove the ones that should go.');
-                }
-            }
-            $menuId = $before->textOrNull('menu');
-            if (null !== $menuId) {
-                $this->unlink($menuId, $before->textsOr('linked', []), $by);
-            }
-            $bayId = $before->textOrNull('bay');
-            if (null !== $bayId && null !== $menuId) {
-                $this->takeDown($bayId, $menuId);
-            }
-            $this->maker->takeAway($made);
-            $step->undone = true;
-
-            return $step;
         });
     }
 
     /** @param list<string> $placeIds */
-    private function link(string $bayId, array $placeIds, Person $by): string
+    private function link(string $bayId, array $placeIds, MenuMoves $moves, Person $by): void
     {
         $bay = $this->entities->find(BayRecord::class, $bayId) ?? throw new Refused('footer', 'There is no such place in the frame.');
         if (!str_starts_with($bayId, 'footer-')) {
@@ -161,43 +123,8 @@ final readonly class PolicyWriter
             $this->entities->flush();
         }
         $index = \count($this->copies->workbench->menus->tree($bay->menuId)->entries);
-        $this->move($bay->menuId, array_map(static function (string $placeId) use (&$index): Move {
+        $moves->make($bay->menuId, new Together(array_map(static function (string $placeId) use (&$index): Move {
             return new Insert(new Entry((new UuidV7())->toRfc4122(), new PlaceTarget($placeId)), new Position(null, $index++));
-        }, $placeIds), $by);
-
-        return $bay->menuId;
-    }
-
-    /** @param list<string> $placeIds */
-    private function unlink(string $menuId, array $placeIds, Person $by): void
-    {
-        $moves = [];
-        foreach ($this->copies->workbench->menus->tree($menuId)->all() as $entry) {
-            if ($entry->target instanceof PlaceTarget && \in_array($entry->target->placeId, $placeIds, true)) {
-                $moves[] = new Remove($entry->id);
-            }
-        }
-        if ([] !== $moves) {
-            $this->move($menuId, $moves, $by);
-        }
-    }
-
-    /** The menu that was hung for them goes as it came, unless somebody has put something else into it. */
-    private function takeDown(string $bayId, string $menuId): void
-    {
-        $bay = $this->entities->find(BayRecord::class, $bayId);
-        $menu = $this->entities->find(MenuRecord::class, $menuId);
-        if (null !== $bay && null !== $menu && $bay->menuId === $menuId && [] === $this->copies->workbench->menus->tree($menuId)->entries) {
-            $bay->menuId = null;
-            $bay->heading = '';
-            $this->entities->remove($menu);
-        }
-    }
-
-    /** @param list<Move> $moves */
-    private function move(string $menuId, array $moves, Person $by): void
-    {
-        $menu = $this->entities->find(MenuRecord::class, $menuId) ?? throw NotThere::menu();
-        $this->menus->move($menuId, $menu->version, new Together($moves), $by);
+        }, $placeIds)));
     }
 }

@@ -26,7 +26,7 @@ final readonly class Publisher
     private const TABLES = ['place', 'words', 'pick', 'menu', 'entry', 'bay', 'redirect', 'setting'];
 
     /** Tables whose ids are words; those of the others are UUIDs. */
-    private const NAMED_TABLES = ['bay', 'setting'];
+    public const NAMED_TABLES = ['bay', 'setting'];
 
     /** Columns that say who changed a row and when; a row that differs in nothing else does not wait. */
     private const BOOKKEEPING = "'version', 'changed_at', 'changed_by'";

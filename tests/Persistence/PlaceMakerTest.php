@@ -11,6 +11,7 @@ use Lantern\Core\Place\Standing;
 use Lantern\Core\Policy\StartingText;
 use Lantern\Core\Refused;
 use Lantern\Demo\DemoId;
+use Lantern\Persistence\EditLog;
 use Lantern\Persistence\ManyPlaces;
 use Lantern\Persistence\PlaceEditor;
 use Lantern\Persistence\PlaceMaker;
@@ -85,10 +86,11 @@ final class PlaceMakerTest extends ShopTestCase
         self::assertSame('3', $this->value("SELECT count(*) FROM place WHERE kind = 'policy' AND NOT listed AND light = 'open' AND address LIKE '/policies/%'"));
         self::assertSame('footer-3', $writer->suggestedBay());
 
-        $this->service(PolicyWriter::class)->undo($step, $this->person());
+        $this->service(EditLog::class)->takeBack($step, $this->person());
         self::assertSame('0', $this->value("SELECT count(*) FROM place WHERE kind = 'policy'"));
         self::assertSame($before, $this->shapeOfFooter(), 'the menu that was hung for them is gone as well');
-        self::assertTrue($step->undone);
+        $this->expectExceptionMessage('taken back already');
+        $this->service(EditLog::class)->get($step->id, $this->person());
     }
 
     public function testPoliciesThatSomebodyWroteInStay(): void
@@ -98,10 +100,10 @@ final class PlaceMakerTest extends ShopTestCase
         $step = $writer->write([StartingText::Privacy], 'footer-2', true, $this->person());
         $this->service(PlaceEditor::class)->writeWords($writer->written()['privacy'], 2, '<p>Our own words.</p>', $this->person());
         try {
-            $writer->undo($step, $this->person());
+            $this->service(EditLog::class)->takeBack($step, $this->person());
             self::fail('They went.');
         } catch (Refused $refused) {
-            self::assertStringContainsString('Somebody wrote in one', $refused->getMessage());
+            self::assertStringContainsString('changed since', $refused->getMessage());
         }
         self::assertSame('<p>Our own words.</p>', $this->value('SELECT html FROM words WHERE id = ?', $writer->written()['privacy']));
     }
@@ -152,7 +154,8 @@ final class PlaceMakerTest extends ShopTestCase
         $step = $many->change($ids, Light::Closed, new Standing(DemoId::of('groups/about')), false, $this->person());
         self::assertSame('3 places are now closed, kept out of search engines, in “About us”.', $step->sentence);
         self::assertSame(array_fill(0, 3, 'closed '.DemoId::of('groups/about').' f'), array_values($this->lights($ids)));
-        $many->undo($many->step($step->id, $this->person()), $this->person());
+        $log = $this->service(EditLog::class);
+        $log->takeBack($log->get($step->id, $this->person()), $this->person());
         self::assertSame($before, $this->lights($ids));
         self::assertSame([], $this->service(Publisher::class)->waiting());
     }
@@ -179,14 +182,14 @@ final class PlaceMakerTest extends ShopTestCase
         $step = $many->change([$id, DemoId::of('pages/sizes')], Light::Quiet, null, null, $this->person());
         $this->service(PlaceEditor::class)->revise($id, 2, new Revision(light: Light::Closed), $this->person('owner'));
         try {
-            $many->undo($step, $this->person());
+            $this->service(EditLog::class)->takeBack($step, $this->person());
             self::fail('It was taken back.');
         } catch (Refused $refused) {
             self::assertStringContainsString('1 of these places changed since', $refused->getMessage());
         }
         self::assertSame('closed quiet', $this->value("SELECT string_agg(light, ' ' ORDER BY light) FROM place WHERE id IN (?, ?)", $id, DemoId::of('pages/sizes')), 'neither of them');
-        $this->expectExceptionMessage('no such step of yours');
-        $many->step($step->id, $this->person('owner'));
+        $this->expectExceptionMessage('no such edit of yours');
+        $this->service(EditLog::class)->get($step->id, $this->person('owner'));
     }
 
     public function testSiblingsAreArranged(): void

@@ -14,12 +14,12 @@ use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
 use Lantern\Core\Refused;
+use Lantern\Persistence\EditLog;
 use Lantern\Persistence\Fields;
 use Lantern\Persistence\FileStore;
-use Lantern\Persistence\Journal\PlaceStep;
+use Lantern\Persistence\Journal\Edit;
 use Lantern\Persistence\ManyPlaces;
 use Lantern\Persistence\PlaceMaker;
-use Lantern\Persistence\PolicyWriter;
 use Lantern\Persistence\StoredFile;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
@@ -39,8 +39,8 @@ final readonly class PlacesMade
         private PlaceViews $views,
         private PlaceMaker $maker,
         private ManyPlaces $many,
-        private PolicyWriter $policies,
         private FileStore $files,
+        private EditLog $edits,
     ) {
     }
 
@@ -133,20 +133,21 @@ final readonly class PlacesMade
         return $this->api->json(self::done($step));
     }
 
-    #[Route('/api/place-steps/{id}/undo', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/place-steps/{id}/undo', summary: 'Takes a step back that changed or made many places', parameters: [
+    #[Route('/api/edits/{id}/undo', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
+    #[OA\Post(path: '/api/edits/{id}/undo', summary: 'Takes an edit back that reached many rows', parameters: [
         new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
     ], responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))])]
     public function undo(string $id, #[CurrentUser] Account $account): Response
     {
-        $step = $this->many->step($id, $account->person);
+        $edit = $this->edits->get($id, $account->person);
+        $this->edits->takeBack($edit, $account->person);
 
-        return $this->api->json(self::done(Fields::of($step->before)->has('made') ? $this->policies->undo($step, $account->person) : $this->many->undo($step, $account->person)));
+        return $this->api->json(self::done($edit));
     }
 
-    public static function done(PlaceStep $step): DoneView
+    public static function done(Edit $edit): DoneView
     {
-        return new DoneView($step->id, $step->sentence, Fields::of($step->before)->textsOr('made', []));
+        return new DoneView($edit->id, $edit->sentence, $edit->made);
     }
 
     /** @return array{string, StoredFile} the name its sender gave it, and its bytes */

@@ -17,7 +17,7 @@ export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; gro
     const step = done.current.pop();
     if (!step) return;
     try {
-      const { sentence } = await ask(api.POST('/api/place-steps/{id}/undo', { params: { path: { id: step } } }));
+      const { sentence } = await ask(api.POST('/api/edits/{id}/undo', { params: { path: { id: step } } }));
       tell.say(`Taken back: ${sentence}`);
       await refreshWorkbench(queries);
     } catch (error) {

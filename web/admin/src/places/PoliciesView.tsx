@@ -32,7 +32,7 @@ export function PoliciesView() {
 
   const undo = async (step: string) => {
     try {
-      await ask(api.POST('/api/place-steps/{id}/undo', { params: { path: { id: step } } }));
+      await ask(api.POST('/api/edits/{id}/undo', { params: { path: { id: step } } }));
       tell.say('Taken back.');
       await refreshWorkbench(queries);
     } catch (error) {
