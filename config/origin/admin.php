@@ -54,7 +54,7 @@ return static function (ContainerConfigurator $container): void {
         'access_control' => [
             ['path' => '^/sign-in$', 'roles' => 'PUBLIC_ACCESS'],
             ['path' => '^/api/', 'roles' => 'ROLE_VIEWER', 'methods' => ['GET', 'HEAD']],
-            ['path' => '^/api/previews$', 'roles' => 'ROLE_VIEWER'],
+            ['path' => '^/api/(previews|answers)$', 'roles' => 'ROLE_VIEWER'],
             ['path' => '^/api/', 'roles' => 'ROLE_EDITOR'],
             ['path' => '^/', 'roles' => 'ROLE_VIEWER'],
         ],

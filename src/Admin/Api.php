@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Lantern\Admin;
 
+use Lantern\Admin\View\DoneView;
 use Lantern\Admin\View\Problem;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
 use Lantern\Persistence\Fields;
+use Lantern\Persistence\Journal\Edit;
 use Lantern\Persistence\Stale;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
@@ -60,6 +62,22 @@ final readonly class Api
         $after = $view();
 
         return $this->json($after);
+    }
+
+    /**
+     * Makes an edit that can be taken back as one, and answers with it; or, where what it was thought
+     * out for has changed, with that as it is now.
+     *
+     * @param \Closure(): Edit   $make
+     * @param \Closure(): object $current
+     */
+    public function edited(\Closure $make, \Closure $current): Response
+    {
+        try {
+            return $this->json(DoneView::of($make()));
+        } catch (Stale $stale) {
+            return (new Problem(Response::HTTP_PRECONDITION_FAILED, 'Changed in the meantime', $stale->getMessage(), null, $current()))->response();
+        }
     }
 
     public function json(object $view): JsonResponse

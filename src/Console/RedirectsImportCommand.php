@@ -8,6 +8,8 @@ use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\JudgedLine;
 use Lantern\Core\Refused;
 use Lantern\Interchange\RedirectCsv;
+use Lantern\Persistence\Journal\Person;
+use Lantern\Persistence\Progress;
 use Lantern\Persistence\Publisher;
 use Lantern\Persistence\RedirectEditor;
 use Symfony\Component\Console\Attribute\Argument;
@@ -20,6 +22,8 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('lantern:redirects:import', 'Takes redirects from a CSV file (RFC 4180); the good lines go in, the others are told with their reasons')]
 final readonly class RedirectsImportCommand
 {
+    private const TELL_EVERY = 10000;
+
     public function __construct(private RedirectEditor $editor, private Publisher $publisher)
     {
     }
@@ -29,31 +33,30 @@ final readonly class RedirectsImportCommand
         #[Argument('The CSV file, with headings such as source, target, status, until, note')] string $file,
         #[Option('Publish everything that waits, once they are in')] bool $publish = false,
         #[Option('Only tell what would become of each line')] bool $dryRun = false,
+        #[Option('A file to write the refused lines to, as CSV, each with its reason')] string $refused = '',
     ): int {
-        $progress = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
+        $told = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
         $handle = is_file($file) ? fopen($file, 'r') : false;
         if (false === $handle) {
-            $progress->writeln('<error>There is no such file, or it cannot be read.</error>');
+            $told->writeln('<error>There is no such file, or it cannot be read.</error>');
 
             return Command::INVALID;
         }
+        $progress = new Progress(static fn (string $step, int $done, int $of) => 0 === $done || $done === $of || 0 === $done % self::TELL_EVERY
+            ? $told->writeln(\sprintf('%s: %s of %s', $step, number_format($done), number_format($of))) : null);
         try {
-            $lines = [];
-            foreach (RedirectCsv::read($handle) as $line) {
-                $lines[] = $line;
-                if (0 === \count($lines) % 10000) {
-                    $progress->writeln(number_format(\count($lines)).' lines read');
-                }
-            }
-            $progress->writeln('Judging'.($dryRun ? '' : ' and storing').' '.number_format(\count($lines)).' lines');
-            $judgement = $dryRun ? $this->editor->judge($lines) : $this->editor->take($lines, 'file');
-            $release = $publish && !$dryRun ? $this->publisher->publish('the command line') : null;
-        } catch (Refused $refused) {
-            $progress->writeln('<error>'.$refused->getMessage().'</error>');
+            $lines = array_values(iterator_to_array(RedirectCsv::read($handle), false));
+            $judgement = $dryRun ? $this->editor->judge($lines, $progress) : $this->editor->take($lines, 'file', Person::commandLine(), $progress)->judgement;
+            $release = $publish && !$dryRun ? $this->publisher->publish(Person::commandLine()->name) : null;
+        } catch (Refused $reason) {
+            $told->writeln('<error>'.$reason->getMessage().'</error>');
 
             return Command::FAILURE;
         }
         $refusedLines = array_values(array_filter($judgement->lines, static fn (JudgedLine $judged): bool => Fate::Refused === $judged->fate));
+        if ('' !== $refused && false === @file_put_contents($refused, RedirectCsv::refused($judgement))) {
+            $told->writeln(\sprintf('<error>The refused lines could not be written to %s.</error>', $refused));
+        }
         Json::write($output, [
             'added' => $judgement->count(Fate::Added),
             'already' => $judgement->count(Fate::Already),

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Interchange;
 
+use Lantern\Core\Redirect\Fate;
+use Lantern\Core\Redirect\Judgement;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
 
@@ -110,6 +112,20 @@ final class RedirectCsv
         }
 
         return isset($columns['source'], $columns['target']) ? $columns : null;
+    }
+
+    /** The refused lines, each with its reason; empty where all are good. */
+    public static function refused(Judgement $judgement): string
+    {
+        $lines = '';
+        foreach ($judgement->lines as $judged) {
+            if (Fate::Refused === $judged->fate) {
+                $line = $judged->line;
+                $lines .= self::line([$line->source, $line->target, $line->status, $line->until, $line->note, $judged->words]);
+            }
+        }
+
+        return '' === $lines ? '' : self::line([...self::HEADINGS, 'refused because']).$lines;
     }
 
     /** @param list<string> $cells */

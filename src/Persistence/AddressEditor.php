@@ -8,92 +8,183 @@ use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Impact\AddressChange;
 use Lantern\Core\Impact\AddressPlanner;
-use Lantern\Core\Impact\NewRedirect;
 use Lantern\Core\Impact\Readdressed;
+use Lantern\Core\Impact\Readdressing;
 use Lantern\Core\Place\Place;
-use Lantern\Core\Redirect\RedirectStatus;
-use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Refused;
-use Lantern\Persistence\Entity\RedirectRecord;
+use Lantern\Persistence\Entity\PlaceRecord;
+use Lantern\Persistence\Entity\WordsRecord;
+use Lantern\Persistence\Journal\Edit;
 use Lantern\Persistence\Journal\Person;
+use Lantern\Persistence\Words\WordsCleaner;
 use Psr\Clock\ClockInterface;
-use Symfony\Component\Uid\UuidV7;
 
-/** Changes addresses of places on the workbench. Each change is one transaction, with the redirects that belong to it. */
+/** Changes addresses of places on the workbench, one or many, as one edit with the redirects that belong to it. */
 final readonly class AddressEditor
 {
+    public const MOST = 500;
+
     public function __construct(
         private EntityManagerInterface $entities,
-        private UnitOfWork $work,
+        private EditLog $edits,
         private PlaceRecords $records,
+        private RedirectRows $redirects,
         private Copies $copies,
+        private AddressTouches $touches,
+        private WordsCleaner $cleaner,
         private ClockInterface $clock,
     ) {
     }
 
     /**
-     * What a change of address would do, without doing it.
+     * What these changes would do together, without doing them. Where some cannot be, it is told why,
+     * and what the others would do.
      *
-     * @throws Refused|NotThere
+     * @param list<AddressWish> $wishes
+     *
+     * @return array{array<string, string>, AddressChange|null} why not, by place id; what the others do
+     *
+     * @throws Refused
      */
-    public function plan(string $placeId, Address $to, bool $carryBelow): AddressChange
+    public function judge(array $wishes): array
     {
-        $place = $this->copies->workbench->places->get($placeId) ?? throw NotThere::place();
-        $below = $carryBelow ? $this->below($place) : [];
-        $newAddresses = [$to];
-        foreach ($below as $one) {
-            $newAddresses[] = $one->address->rebased($place->address, $to);
-        }
-        $known = array_map(
-            static fn (Place $live): Address => $live->address,
-            $this->copies->live->places->byIds([$place->id, ...array_map(static fn (Place $one): string => $one->id, $below)]),
-        );
+        [$good, $problems] = $this->readdressings($wishes);
+        $planner = $this->planner($good);
+        // One that stays where it is may stand in the way of another.
+        do {
+            $new = $planner->problems($good);
+            $problems += $new;
+            $good = array_values(array_filter($good, static fn (Readdressing $one): bool => !isset($problems[$one->place->id]) && !$one->to->equals($one->place->address)));
+        } while ([] !== $new);
 
-        return (new AddressPlanner($this->copies->workbench->places, $known, $this->copies->workbench->rules->concernedBy($place->address, $newAddresses)))
-            ->plan($place, $to, $below);
+        return [$problems, [] === $good ? null : $planner->plan($good)];
     }
 
-    /** @throws Refused|Stale|NotThere */
-    public function change(string $placeId, int $version, Address $to, bool $carryBelow, Person $by): AddressChange
+    /**
+     * Makes the changes: all of them, or none.
+     *
+     * @param list<AddressWish> $wishes
+     *
+     * @throws Refused
+     */
+    public function change(array $wishes, Person $by): Edit
     {
-        return $this->work->run(function () use ($placeId, $version, $to, $carryBelow, $by): AddressChange {
-            $place = $this->records->locked($placeId, $version);
-            if ($to->path === $place->address) {
-                return new AddressChange([new Readdressed($place->id, $place->title, $to, $to)], [], [], [], []);
+        return $this->edits->run($by, 'places', function () use ($wishes, $by): string {
+            $this->lock($wishes);
+            $this->redirects->lock();
+            [$readdressings, $problems] = $this->readdressings($wishes);
+            if ([] !== $problems) {
+                throw new Refused('address', array_values($problems)[0]);
             }
-            $change = $this->plan($placeId, $to, $carryBelow);
-            $this->entities->getConnection()->executeStatement('SET CONSTRAINTS ALL DEFERRED');
-            $place->address = $to->path;
-            $this->records->sign($place, $by);
-            $this->carry(\array_slice($change->moved, 1), $by);
-            foreach ($change->dropped as $rule) {
-                $this->entities->remove($this->entities->getReference(RedirectRecord::class, $rule->id) ?? throw new \LogicException('A rule without a row.'));
+            $wanted = array_values(array_filter($readdressings, static fn (Readdressing $one): bool => !$one->to->equals($one->place->address)));
+            if ([] === $wanted) {
+                throw new Refused('address', 'These are the addresses they have already. Type others.');
             }
-            foreach ($change->retargeted as $rule) {
-                $this->redirect($rule)->goalAddress = $rule->goal->address?->path;
-            }
-            foreach ($change->made as $new) {
-                $this->make($new);
-            }
+            $change = $this->planner($wanted)->plan($wanted);
+            $this->rewriteTexts($change, $by);
+            $this->move($change->moved, $by);
+            $this->redirects->carryOut($change->dropped, $change->retargeted, $change->made);
 
-            return $change;
+            return 1 === \count($change->asked)
+                ? \sprintf('“%s” stands at %s now%s.', $change->asked[0]->title, $change->asked[0]->to, self::along($change))
+                : \sprintf('%d places have other addresses now%s.', \count($change->asked), self::along($change));
         });
     }
 
-    /** @return list<Place> what stands below a place, and would come along when its address changes */
-    private function below(Place $place): array
+    private static function along(AddressChange $change): string
     {
-        return $place->kind->hasPlacesBelow()
-            ? array_values($this->copies->workbench->places->below($place->address))
-            : [];
+        $along = \count($change->moved) - \count($change->asked);
+
+        return 0 === $along ? '' : \sprintf(', and %d below with %s', $along, 1 === \count($change->asked) ? 'it' : 'them');
+    }
+
+    /** @param list<AddressWish> $wishes */
+    private function lock(array $wishes): void
+    {
+        $ids = array_map(static fn (AddressWish $wish): string => $wish->placeId, $wishes);
+        $this->entities->getConnection()->executeStatement('SELECT 1 FROM place WHERE id IN (?) ORDER BY id FOR UPDATE', [$ids], [\Doctrine\DBAL\ArrayParameterType::STRING]);
+    }
+
+    /**
+     * @param list<AddressWish> $wishes
+     *
+     * @return array{list<Readdressing>, array<string, string>}
+     */
+    private function readdressings(array $wishes): array
+    {
+        if ([] === $wishes || \count($wishes) > self::MOST) {
+            throw new Refused('places', \sprintf('Choose from 1 to %d places at once.', self::MOST));
+        }
+        $places = $this->copies->workbench->places->byIds(array_map(static fn (AddressWish $wish): string => $wish->placeId, $wishes));
+        $carrying = array_values(array_filter($wishes, static fn (AddressWish $wish): bool => $wish->carryBelow && true === ($places[$wish->placeId] ?? null)?->kind->hasPlacesBelow()));
+        $below = array_values($this->copies->workbench->places->belowAny(array_map(static fn (AddressWish $wish): Address => $places[$wish->placeId]->address, $carrying)));
+        $readdressings = $problems = [];
+        foreach ($wishes as $wish) {
+            $place = $places[$wish->placeId] ?? null;
+            if (null === $place) {
+                throw NotThere::place();
+            }
+            if ($place->address->path !== $wish->seen) {
+                $problems[$place->id] = \sprintf('Somebody gave “%s” the address %s meanwhile. Look at it again.', $place->title, $place->address);
+                continue;
+            }
+            $along = \in_array($wish, $carrying, true) && !$wish->to->equals($place->address)
+                ? array_values(array_filter($below, static fn (Place $one): bool => $one->address->isBelow($place->address)))
+                : [];
+            $readdressings[] = new Readdressing($place, $wish->to, $along);
+        }
+
+        return [$readdressings, $problems];
+    }
+
+    /** @param list<Readdressing> $wanted */
+    private function planner(array $wanted): AddressPlanner
+    {
+        $ids = $old = $new = $carried = [];
+        foreach ($wanted as $wish) {
+            foreach ([$wish->place, ...$wish->below] as $place) {
+                $ids[] = $place->id;
+                $old[] = $place->address;
+                $new[] = $place->address->rebased($wish->place->address, $wish->to);
+            }
+            if ([] !== $wish->below) {
+                array_push($carried, $wish->place->address, $wish->to);
+            }
+        }
+        $live = $this->copies->live->places;
+        $known = array_map(static fn (Place $place): Address => $place->address, $live->byIds($ids));
+        foreach ($live->atAll($old) as $place) {
+            $known[$place->id] ??= $place->address;
+        }
+        $places = new RememberedPlaces($this->copies->workbench->places);
+        $places->remember([...$old, ...$new, ...array_values($known)], array_keys($known));
+
+        return new AddressPlanner($places, $known, $this->copies->live->rules->sourcesAmong($old), $this->copies->workbench->rules->concernedBy([...$old, ...$new, ...array_values($known)], $carried));
+    }
+
+    /** Links that were typed become references while the old addresses still lead to their places. */
+    private function rewriteTexts(AddressChange $change, Person $by): void
+    {
+        foreach ($this->touches->textsToRewrite($change->moved) as $id) {
+            $words = $this->entities->find(WordsRecord::class, $id);
+            $place = $this->entities->find(PlaceRecord::class, $id);
+            if (null === $words || null === $place) {
+                continue;
+            }
+            $cleaned = $this->cleaner->clean($words->html)->words->html;
+            if ($cleaned !== $words->html) {
+                $words->html = $cleaned;
+                $this->records->sign($place, $by);
+            }
+        }
+        $this->entities->flush();
+        $this->entities->clear();
     }
 
     /** @param list<Readdressed> $moved */
-    private function carry(array $moved, Person $by): void
+    private function move(array $moved, Person $by): void
     {
-        if ([] === $moved) {
-            return;
-        }
+        $this->entities->getConnection()->executeStatement('SET CONSTRAINTS ALL DEFERRED');
         $this->entities->getConnection()->executeStatement(<<<'SQL'
             UPDATE place p SET address = m.address, version = p.version + 1, changed_at = :now, changed_by = :by
             FROM jsonb_to_recordset(CAST(:moved AS jsonb)) AS m(id uuid, address text) WHERE p.id = m.id
@@ -102,24 +193,5 @@ final readonly class AddressEditor
             'now' => $this->clock->now()->format(\DATE_ATOM),
             'by' => $by->name,
         ]);
-    }
-
-    private function make(NewRedirect $new): void
-    {
-        $record = $this->entities->getRepository(RedirectRecord::class)->findOneBy(['source' => $new->source->path, 'isPrefix' => $new->prefix]);
-        if (null === $record) {
-            $record = new RedirectRecord((new UuidV7())->toRfc4122(), $new->source->path, $new->prefix, RedirectStatus::ForGood, 'address-change');
-            $record->createdAt = $this->clock->now();
-            $this->entities->persist($record);
-        }
-        $record->goalPlaceId = $new->goal->placeId;
-        $record->goalAddress = $new->goal->address?->path;
-        $record->goalOutside = null;
-        $record->status = RedirectStatus::ForGood;
-    }
-
-    private function redirect(Rule $rule): RedirectRecord
-    {
-        return $this->entities->find(RedirectRecord::class, $rule->id) ?? throw new \LogicException('A rule without a row.');
     }
 }

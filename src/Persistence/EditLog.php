@@ -28,7 +28,7 @@ final readonly class EditLog
 
     private Connection $connection;
 
-    public function __construct(private EntityManagerInterface $entities, private UnitOfWork $work, private MenuEditor $menus)
+    public function __construct(private EntityManagerInterface $entities, private UnitOfWork $work, private MenuEditor $menus, private AddressKeeper $addresses)
     {
         $this->connection = $entities->getConnection();
     }
@@ -114,6 +114,7 @@ final readonly class EditLog
             foreach (array_intersect(self::AFTER_ENTRIES, $tables) as $table) {
                 $this->restore($edit->id, $table, $by);
             }
+            $this->addresses->keep(array_values(array_filter($this->connection->fetchFirstColumn("SELECT row_id FROM journal.edit_row WHERE edit_id = ? AND table_name = 'place' AND before ->> 'address' IS DISTINCT FROM after ->> 'address'", [$edit->id]), \is_string(...))));
             // What stands in memory is older than what was written past it.
             $this->entities->flush();
             $this->entities->clear();

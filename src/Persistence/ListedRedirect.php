@@ -18,6 +18,7 @@ final readonly class ListedRedirect
      */
     public function __construct(
         public Rule $rule,
+        public int $version,
         public string $goalWords,
         public string $goalAddress,
         public string $origin,

@@ -16,4 +16,9 @@ final class NotThere extends \RuntimeException
     {
         return new self('This place is no longer there. Somebody may have removed it.');
     }
+
+    public static function redirect(): self
+    {
+        return new self('This redirect is no longer there. Somebody may have removed it.');
+    }
 }

@@ -14,13 +14,12 @@ use Lantern\Core\Place\Standing;
 use Lantern\Core\Place\Title;
 use Lantern\Core\Refused;
 use Lantern\Persistence\Entity\PlaceRecord;
-use Lantern\Persistence\Entity\RedirectRecord;
 use Lantern\Persistence\Entity\WordsRecord;
 use Lantern\Persistence\Journal\Person;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\UuidV7;
 
-/** Makes places on the workbench, and takes away those that no visitor has seen. */
+/** Makes places on the workbench. */
 final readonly class PlaceMaker
 {
     public function __construct(
@@ -28,7 +27,6 @@ final readonly class PlaceMaker
         private UnitOfWork $work,
         private PlaceRecords $records,
         private Copies $copies,
-        private MentionReader $mentions,
         private ClockInterface $clock,
     ) {
     }
@@ -109,33 +107,6 @@ final readonly class PlaceMaker
     }
 
     /**
-     * Takes away a place that was never live and that nothing leads to. One that visitors know is
-     * closed instead, so that its address keeps an answer.
-     *
-     * @throws Refused|Stale|NotThere
-     */
-    public function remove(string $placeId, int $version): void
-    {
-        $this->work->run(function () use ($placeId, $version): void {
-            $record = $this->records->locked($placeId, $version);
-            if (null !== $this->copies->live->places->get($placeId)) {
-                throw new Refused('place', 'Visitors know this place. Close it, and choose what its address answers.');
-            }
-            $place = $this->copies->workbench->places->get($placeId) ?? throw NotThere::place();
-            $below = $this->copies->workbench->places->childrenOf($placeId, 1);
-            if ([] !== $below) {
-                throw new Refused('place', \sprintf('“%s” stands below it. Put it elsewhere first.', $below[0]->title));
-            }
-            foreach ($this->mentions->of($place) as $mention) {
-                if (!\in_array($mention->kind, ['list', 'outside'], true)) {
-                    throw new Refused('place', \sprintf('It is still led to from %s. Take that out first.', $mention->where));
-                }
-            }
-            $this->takeAway([$record->id]);
-        });
-    }
-
-    /**
      * Adds a place without ending the transaction that somebody else began.
      *
      * @throws Refused
@@ -147,8 +118,8 @@ final readonly class PlaceMaker
         $title = Title::of($title);
         $standing->refuseWhatCannotBe($kind, null, $places);
         $parent = null === $standing->parentId ? null : $places->get($standing->parentId);
-        $redirects = $this->entities->getRepository(RedirectRecord::class);
-        $address = FirstAddress::of($kind, $title, $parent, static fn (Address $one): bool => null !== $places->at($one) || null !== $redirects->findOneBy(['source' => $one->path, 'isPrefix' => false]));
+        $rules = $this->copies->workbench->rules;
+        $address = FirstAddress::of($kind, $title, $parent, static fn (Address $one): bool => null !== $places->at($one) || $rules->hasOne($one));
         $place = new PlaceRecord((new UuidV7())->toRfc4122(), $kind, $title, $address->path);
         $place->parentId = $standing->parentId;
         $place->position = $places->lastPosition($kind, $standing->parentId) + 1;

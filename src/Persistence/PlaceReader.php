@@ -81,6 +81,18 @@ final class PlaceReader implements PlaceLookup
         return $this->places('address LIKE :below', ['below' => addcslashes($address->path, '%_\\').'/%']);
     }
 
+    /**
+     * @param list<Address> $addresses
+     *
+     * @return array<string, Place> by id: all whose address stands below one of these
+     */
+    public function belowAny(array $addresses): array
+    {
+        return [] === $addresses ? [] : $this->places('id IN (SELECT b.id FROM jsonb_array_elements_text(CAST(:paths AS jsonb)) path JOIN place b ON b.address > path COLLATE "C" || \'/\' AND b.address < path COLLATE "C" || \'0\')', [
+            'paths' => json_encode(array_map(static fn (Address $address): string => $address->path, $addresses), \JSON_THROW_ON_ERROR),
+        ]);
+    }
+
     /** @return list<Place> what stands directly below a place, in its own order */
     public function childrenOf(string $parentId, int $most): array
     {

@@ -12,17 +12,22 @@ use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\Sheet;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
+use Lantern\Persistence\Journal\Edit;
+use Lantern\Persistence\Journal\Person;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 
-/** Makes redirects on the workbench, one or a hundred thousand, and takes them away. */
+/** Makes, changes and takes away redirects on the workbench, one or a hundred thousand, each time as one edit. */
 final readonly class RedirectEditor
 {
+    public const ABOUT = 'redirects';
     private const AT_ONCE = 5000;
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private EditLog $edits,
+        private RedirectRows $rows,
         private Copies $copies,
         private ClockInterface $clock,
         #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
@@ -34,8 +39,145 @@ final readonly class RedirectEditor
      *
      * @param list<SheetLine> $lines
      */
-    public function judge(array $lines): Judgement
+    public function judge(array $lines, ?Progress $progress = null): Judgement
     {
+        return $this->judgeBesides($lines, [], $progress ?? new Progress());
+    }
+
+    /**
+     * Stores the good lines, all of them or none.
+     *
+     * @param list<SheetLine> $lines
+     * @param string          $origin person or file
+     */
+    public function take(array $lines, string $origin, Person $by, ?Progress $progress = null): TakenSheet
+    {
+        $progress ??= new Progress();
+        $judgement = null;
+        $edit = $this->edits->run($by, self::ABOUT, function () use ($lines, $origin, $progress, &$judgement): string {
+            $this->rows->lock();
+            $judgement = $this->judgeBesides($lines, [], $progress);
+            $progress->enter('Storing', \count($judgement->added));
+            foreach (array_chunk($judgement->added, self::AT_ONCE) as $some) {
+                $rules = $notes = [];
+                foreach ($some as $rule) {
+                    $rules[] = $own = $rule->withId((new UuidV7())->toRfc4122());
+                    $notes[$own->id] = $lines[(int) $rule->id]->note;
+                }
+                $this->rows->add($rules, $origin, $notes);
+                $progress->advance(\count($some));
+            }
+            $this->rows->change($judgement->changed);
+            $added = \count($judgement->added);
+
+            return \sprintf('%d %s made.', $added, 1 === $added ? 'redirect is' : 'redirects are');
+        });
+
+        return new TakenSheet($judgement ?? throw new \LogicException('No line was judged.'), $edit);
+    }
+
+    /**
+     * Makes one redirect, as somebody typed it.
+     *
+     * @throws Refused with the reason
+     */
+    public function make(SheetLine $line, Person $by): Edit
+    {
+        return $this->edits->run($by, self::ABOUT, function () use ($line): string {
+            $this->rows->lock();
+            $judgement = $this->judgeBesides([$line], [], new Progress());
+            self::refuseUnlessGood($judgement);
+            $id = (new UuidV7())->toRfc4122();
+            $this->rows->add([$judgement->added[0]->withId($id)], 'person', [$id => $line->note]);
+            $this->rows->change($judgement->changed);
+
+            return \sprintf('The redirect from %s is made.', $judgement->added[0]->sourceWords());
+        });
+    }
+
+    /**
+     * Gives a redirect another source, target, status, end or note.
+     *
+     * @param int $version that this was thought out for
+     *
+     * @throws Refused|NotThere|Stale
+     */
+    public function change(string $id, int $version, SheetLine $line, Person $by): Edit
+    {
+        return $this->edits->run($by, self::ABOUT, function () use ($id, $version, $line): string {
+            $this->rows->lock();
+            $known = $this->connection->fetchOne('SELECT version FROM redirect WHERE id = ?', [$id]);
+            if (!is_numeric($known)) {
+                throw NotThere::redirect();
+            }
+            if ((int) $known !== $version) {
+                throw new Stale((int) $known);
+            }
+            $judgement = $this->judgeBesides([$line], [$id], new Progress());
+            self::refuseUnlessGood($judgement);
+            $this->rows->change([$judgement->added[0]->withId($id), ...$judgement->changed]);
+            $this->rows->note([$id], $line->note);
+
+            return \sprintf('The redirect from %s is changed.', $judgement->added[0]->sourceWords());
+        });
+    }
+
+    /**
+     * Gives many redirects the same target, status or end; what is null stays.
+     *
+     * @param list<string> $ids
+     *
+     * @throws Refused with the first reason, where one of them cannot be so; then none is changed
+     */
+    public function changeMany(array $ids, ?string $target, ?string $status, ?string $until, Person $by): Edit
+    {
+        return $this->edits->run($by, self::ABOUT, function () use ($ids, $target, $status, $until): string {
+            $this->rows->lock();
+            $rules = $this->rules($ids);
+            $lines = array_map(static fn (SheetLine $line): SheetLine => $line->with($target, $status, $until), $this->copies->workbench->rules->asTyped($rules));
+            $judgement = $this->judgeBesides($lines, $ids, new Progress());
+            self::refuseUnlessGood($judgement);
+            $this->rows->change([...array_map(static fn (Rule $rule): Rule => $rule->withId($rules[(int) $rule->id]->id), $judgement->added), ...$judgement->changed]);
+
+            return \sprintf('%d %s changed.', \count($rules), 1 === \count($rules) ? 'redirect is' : 'redirects are');
+        });
+    }
+
+    /** @param list<string> $ids */
+    public function remove(array $ids, Person $by): Edit
+    {
+        return $this->edits->run($by, self::ABOUT, function () use ($ids): string {
+            $removed = $this->rows->remove($ids);
+            if (0 === $removed) {
+                throw NotThere::redirect();
+            }
+
+            return \sprintf('%d %s taken away.', $removed, 1 === $removed ? 'redirect is' : 'redirects are');
+        });
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return list<Rule>
+     */
+    private function rules(array $ids): array
+    {
+        $rows = $this->connection->fetchAllAssociative('SELECT * FROM redirect WHERE id IN (?) ORDER BY source, id', [$ids], [ArrayParameterType::STRING]);
+        if ([] === $ids || \count($rows) !== \count($ids)) {
+            throw new Refused('redirects', 'Some of these redirects are no longer there. Look at the table again.');
+        }
+
+        return array_map(RuleReader::fromRow(...), $rows);
+    }
+
+    /**
+     * @param list<SheetLine> $lines
+     * @param list<string>    $except ids of redirects that the lines stand for
+     */
+    private function judgeBesides(array $lines, array $except, Progress $progress): Judgement
+    {
+        $progress->enter('Looking up', \count($lines));
         $addresses = [];
         foreach ($lines as $line) {
             foreach ([$line->source, $line->target] as $typed) {
@@ -50,95 +192,19 @@ final readonly class RedirectEditor
         foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
             $places += $this->copies->workbench->places->atAll($some);
         }
+        $known = $this->copies->workbench->rules->around($addresses, $except);
+        $progress->enter('Judging', \count($lines));
 
-        return Sheet::judge($lines, $this->storefrontUrl, $places, $this->copies->workbench->rules->around($addresses), $this->clock->now());
+        return Sheet::judge($lines, $this->storefrontUrl, $places, $known, $this->clock->now(), $progress->advance(...));
     }
 
-    /**
-     * Stores the good lines, all of them or none.
-     *
-     * @param list<SheetLine> $lines
-     * @param string          $origin person or file
-     */
-    public function take(array $lines, string $origin): Judgement
+    /** @throws Refused */
+    private static function refuseUnlessGood(Judgement $judgement): void
     {
-        return $this->connection->transactional(function () use ($lines, $origin): Judgement {
-            // One at a time, or two could make a circle of two halves.
-            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern redirects'))");
-            $judgement = $this->judge($lines);
-            $notes = array_column($lines, 'note');
-            foreach (array_chunk($judgement->added, self::AT_ONCE) as $some) {
-                $this->store(array_map(fn (Rule $rule): array => ['id' => (new UuidV7())->toRfc4122(), 'note' => $notes[(int) $rule->id] ?? '', 'origin' => $origin] + $this->row($rule), $some));
+        foreach ($judgement->lines as $judged) {
+            if (Fate::Added !== $judged->fate) {
+                throw new Refused('source', \count($judgement->lines) > 1 ? "{$judged->line->source}: {$judged->words} Nothing was changed." : $judged->words);
             }
-            foreach (array_chunk($judgement->changed, self::AT_ONCE) as $some) {
-                $this->store(array_map(fn (Rule $rule): array => ['id' => $rule->id, 'note' => '', 'origin' => $origin] + $this->row($rule), $some));
-            }
-
-            return $judgement;
-        });
-    }
-
-    /**
-     * Makes one redirect, as somebody typed it.
-     *
-     * @throws Refused with the reason
-     */
-    public function make(SheetLine $line): void
-    {
-        $judged = $this->take([$line], 'person')->lines[0];
-        if (Fate::Added !== $judged->fate) {
-            throw new Refused('source', $judged->words);
         }
-    }
-
-    /**
-     * Gives a redirect another source, target, status, end or note.
-     *
-     * @throws Refused|NotThere
-     */
-    public function change(string $id, SheetLine $line): void
-    {
-        $this->connection->transactional(function () use ($id, $line): void {
-            if (0 === $this->remove([$id])) {
-                throw new NotThere('This redirect is no longer there. Somebody may have removed it.');
-            }
-            $this->make($line);
-        });
-    }
-
-    /**
-     * @param list<string> $ids
-     *
-     * @return int how many there were
-     */
-    public function remove(array $ids): int
-    {
-        return [] === $ids ? 0 : (int) $this->connection->executeStatement('DELETE FROM redirect WHERE id IN (?)', [$ids], [ArrayParameterType::STRING]);
-    }
-
-    /** @return array<string, mixed> */
-    private function row(Rule $rule): array
-    {
-        return [
-            'source' => $rule->source->path,
-            'is_prefix' => $rule->prefix,
-            'goal_place_id' => $rule->goal->placeId,
-            'goal_address' => $rule->goal->address?->path,
-            'goal_query' => $rule->goal->query,
-            'goal_outside' => $rule->goal->outside,
-            'status' => $rule->status->value,
-            'until' => $rule->until?->format(\DATE_ATOM),
-            'created_at' => $this->clock->now()->format(\DATE_ATOM),
-        ];
-    }
-
-    /** @param list<array<string, mixed>> $rows */
-    private function store(array $rows): void
-    {
-        $this->connection->executeStatement(
-            'INSERT INTO redirect SELECT * FROM jsonb_populate_recordset(NULL::redirect, CAST(? AS jsonb))
-            ON CONFLICT (id) DO UPDATE SET goal_place_id = excluded.goal_place_id, goal_address = excluded.goal_address, goal_query = excluded.goal_query, goal_outside = excluded.goal_outside, status = excluded.status',
-            [json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)],
-        );
     }
 }

@@ -23,7 +23,7 @@ final readonly class RedirectTable
      *
      * @return list<ListedRedirect> one more than a page where there is a next one
      */
-    public function page(string $words, string $status, string $origin, string $mark, ?string $after, int $most = self::PAGE + 1): array
+    public function page(string $words, string $status, string $origin, string $mark, ?string $after, int $most = self::PAGE + 1, ?string $only = null): array
     {
         $where = 'true';
         $parameters = [];
@@ -46,6 +46,10 @@ final readonly class RedirectTable
             'unused' => ' AND NOT EXISTS (SELECT FROM journal.visit v WHERE v.address = r.source AND NOT r.is_prefix OR r.is_prefix AND v.address LIKE r.source || \'/%\')',
             default => '',
         };
+        if (null !== $only) {
+            $where .= ' AND r.id = :only';
+            $parameters['only'] = $only;
+        }
         if (null !== $after) {
             $where .= ' AND (r.source, r.id) > (SELECT source, id FROM redirect WHERE id = :after)';
             $parameters['after'] = $after;
@@ -66,8 +70,14 @@ final readonly class RedirectTable
             $rule = RuleReader::fromRow($columns);
             $address = $row->textOrNull('place_address') ?? ($rule->goal->address?->path.('' === $rule->goal->query ? '' : '?'.$rule->goal->query).($rule->prefix && null !== $rule->goal->address ? '/*' : ''));
 
-            return new ListedRedirect($rule, $row->textOrNull('place_title') ?? $rule->goal->outside ?? $address, $rule->goal->outside ?? $address, $row->text('origin'), $row->text('note'), $row->int('visits'), $row->textOrNull('last_visit'), $row->textOrNull('shadow'), $row->bool('nowhere'));
+            return new ListedRedirect($rule, $row->int('version'), $row->textOrNull('place_title') ?? $rule->goal->outside ?? $address, $rule->goal->outside ?? $address, $row->text('origin'), $row->text('note'), $row->int('visits'), $row->textOrNull('last_visit'), $row->textOrNull('shadow'), $row->bool('nowhere'));
         }, $rows);
+    }
+
+    /** @throws NotThere */
+    public function one(string $id): ListedRedirect
+    {
+        return $this->page('', '', '', '', null, 1, $id)[0] ?? throw NotThere::redirect();
     }
 
     public function count(): int

@@ -12,6 +12,7 @@ use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\RuleLookup;
 use Lantern\Core\Redirect\RuleTable;
+use Lantern\Core\Redirect\SheetLine;
 
 /** Redirects of one copy, as values of the core. */
 final readonly class RuleReader implements RuleLookup
@@ -39,19 +40,74 @@ final readonly class RuleReader implements RuleLookup
     }
 
     /**
-     * The redirects that a change of address from one to the other has to do with.
+     * The redirects that lead to a place or to one of its addresses, those from these, and every prefix redirect.
      *
-     * @param list<Address> $newAddresses
+     * @param list<Address> $addresses
      *
      * @return list<Rule>
      */
-    public function concernedBy(Address $from, array $newAddresses): array
+    public function ofPlace(string $placeId, array $addresses): array
     {
-        return $this->rules('source IN (:sources) OR goal_address = :from OR goal_address LIKE :below', [
-            'sources' => array_map(static fn (Address $address): string => $address->path, $newAddresses),
-            'from' => $from->path,
-            'below' => addcslashes($from->path, '%_\\').'/%',
+        return $this->rules('goal_place_id = :place OR goal_address IN (:sources) OR source IN (:sources) OR is_prefix', [
+            'place' => $placeId, 'sources' => array_map(static fn (Address $address): string => $address->path, $addresses),
         ]);
+    }
+
+    /**
+     * @param list<Address> $addresses
+     *
+     * @return array<string, true> those that have a redirect of their own
+     */
+    public function sourcesAmong(array $addresses): array
+    {
+        $rules = $this->rules('NOT is_prefix AND source IN (:sources)', ['sources' => array_map(static fn (Address $address): string => $address->path, $addresses)]);
+
+        return array_fill_keys(array_map(static fn (Rule $rule): string => $rule->source->path, $rules), true);
+    }
+
+    /** Whether an address has a redirect of its own, in force or not. */
+    public function hasOne(Address $source): bool
+    {
+        return [] !== $this->rules('source = :source AND NOT is_prefix', ['source' => $source->path]);
+    }
+
+    /**
+     * The redirects that a change of addresses has to do with: every prefix redirect, and the exact ones
+     * from or to the addresses, or from below the places that are moved with all below them.
+     *
+     * @param list<Address> $addresses old, new and known ones
+     * @param list<Address> $carried   old and new addresses of what is moved with all below
+     *
+     * @return list<Rule>
+     */
+    public function concernedBy(array $addresses, array $carried): array
+    {
+        $prefix = $this->rules('is_prefix', []);
+        $passed = [];
+        foreach ($carried as $address) {
+            $passed[$address->path] = $address->path;
+        }
+        // What a redirect for all below one of them leads on to matters, too, chain by chain.
+        do {
+            $known = \count($passed);
+            foreach ($prefix as $rule) {
+                if (isset($passed[$rule->source->path]) && null !== $rule->goal->address) {
+                    $passed[$rule->goal->address->path] = $rule->goal->address->path;
+                }
+            }
+        } while (\count($passed) > $known);
+        $exact = $this->rules(<<<'SQL'
+            NOT is_prefix AND id IN (
+                SELECT r.id FROM jsonb_array_elements_text(CAST(:paths AS jsonb)) path JOIN redirect r ON r.source = path COLLATE "C"
+                UNION SELECT r.id FROM jsonb_array_elements_text(CAST(:paths AS jsonb)) path JOIN redirect r ON r.goal_address = path
+                UNION SELECT r.id FROM jsonb_array_elements_text(CAST(:above AS jsonb)) path JOIN redirect r ON r.source > path COLLATE "C" || '/' AND r.source < path COLLATE "C" || '0'
+            )
+            SQL, [
+            'paths' => json_encode(array_values(array_unique(array_map(static fn (Address $address): string => $address->path, $addresses))), \JSON_THROW_ON_ERROR),
+            'above' => json_encode(array_values($passed), \JSON_THROW_ON_ERROR),
+        ]);
+
+        return [...$prefix, ...$exact];
     }
 
     /**
@@ -59,8 +115,9 @@ final readonly class RuleReader implements RuleLookup
      * source, those that lead there, all that a chain goes on through, and every prefix rule.
      *
      * @param list<Address> $addresses
+     * @param list<string>  $except    ids of redirects that are left out of it
      */
-    public function around(array $addresses): RuleTable
+    public function around(array $addresses, array $except = []): RuleTable
     {
         $wanted = array_values(array_unique(array_map(static fn (Address $address): string => $address->path, $addresses)));
         $found = [];
@@ -81,7 +138,33 @@ final readonly class RuleReader implements RuleLookup
             $condition = $among('source');
         }
 
-        return new RuleTable($found);
+        return new RuleTable(array_diff_key($found, array_flip($except)));
+    }
+
+    /**
+     * Redirects as a person would type them.
+     *
+     * @param list<Rule> $rules
+     *
+     * @return list<SheetLine> in the same order
+     */
+    public function asTyped(array $rules): array
+    {
+        $ids = array_values(array_unique(array_filter(array_map(static fn (Rule $rule): ?string => $rule->goal->placeId, $rules))));
+        $addresses = [] === $ids ? [] : $this->connection->fetchAllKeyValue('SELECT id, address FROM place WHERE id IN (?)', [$ids], [ArrayParameterType::STRING]);
+        $lines = [];
+        foreach ($rules as $n => $rule) {
+            $goal = $rule->goal;
+            $place = $addresses[$goal->placeId ?? ''] ?? null;
+            $target = match (true) {
+                \is_string($place) => $place,
+                null !== $goal->address => $goal->address->path.($rule->prefix ? '/*' : '').('' === $goal->query ? '' : '?'.$goal->query),
+                default => $goal->outside ?? '',
+            };
+            $lines[] = new SheetLine($n + 1, $rule->sourceWords(), $target, (string) $rule->status->value, $rule->until?->format(\DATE_ATOM) ?? '');
+        }
+
+        return $lines;
     }
 
     /**

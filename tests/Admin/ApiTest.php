@@ -103,20 +103,28 @@ final class ApiTest extends ApiTestCase
         $path = '/api/places/'.DemoId::of('pages/care-of-paper');
         $sheet = $this->get($path);
         self::assertSame(['Care of paper', 1, ['Footer, the shop'], '/binding-guides/care-of-paper'], [$this->at($sheet, 'place', 'title'), $this->at($sheet, 'version'), $this->at($sheet, 'menus'), $this->at($sheet, 'liveAddress')]);
-        $plan = $this->get("$path/address-plan?address=".urlencode('/Paper-Care/'));
-        self::assertSame('/paper-care', $this->at($plan, 'address'));
+        $wish = ['place' => DemoId::of('pages/care-of-paper'), 'seen' => '/binding-guides/care-of-paper', 'to' => '/Paper-Care/'];
+        $plan = $this->send('POST', '/api/addresses/plan', ['wishes' => [$wish]]);
+        self::assertSame(['/paper-care', null], [$this->at($plan, 'lines', 0, 'address'), $this->at($plan, 'lines', 0, 'problem')]);
         self::assertStringContainsString('stands in Code on the parcel label (printed code)', (string) json_encode($plan));
         self::assertSame('0', $this->value("SELECT count(*) FROM redirect WHERE source = '/binding-guides/care-of-paper'"), 'a plan does nothing');
-        $after = $this->send('PUT', "$path/address", ['address' => '/Paper-Care/'], '"1"');
+        self::assertSame('“Care of paper” stands at /paper-care now.', $this->at($this->send('POST', '/api/addresses', ['wishes' => [$wish]]), 'sentence'));
+        $after = $this->get($path);
         self::assertSame([200, '/paper-care', 2], [$this->code(), $this->at($after, 'place', 'address'), $this->at($after, 'version')]);
+        $this->send('POST', '/api/addresses', ['wishes' => [['to' => '/elsewhere'] + $wish]]);
+        self::assertSame(422, $this->code(), 'it has another address by now than the one that was seen');
         $after = $this->send('PATCH', $path, ['title' => 'Paper care', 'light' => 'quiet'], '"2"');
         self::assertSame(['Paper care', 'quiet', 'Joss Tamblyn'], [$this->at($after, 'place', 'title'), $this->at($after, 'place', 'light'), $this->at($after, 'changedBy')]);
         $waiting = $this->get('/api/waiting');
         self::assertSame('Paper care · 1 redirect', $this->at($waiting, 'summary'));
         $this->send('PATCH', $path, ['light' => 'dim'], '"3"');
         self::assertSame(422, $this->code());
-        $this->send('PUT', "$path/address", ['address' => '/papers'], '"3"');
-        self::assertSame(422, $this->code());
+        foreach (['/papers' => 'taken', 'sitemap.xml' => 'reserved', '/%zz' => 'percent'] as $to => $why) {
+            $again = ['seen' => '/paper-care', 'to' => $to] + $wish;
+            self::assertStringContainsString($why, (string) json_encode($this->at($this->send('POST', '/api/addresses/plan', ['wishes' => [$again]]), 'lines', 0, 'problem')));
+            $this->send('POST', '/api/addresses', ['wishes' => [$again]]);
+            self::assertSame(422, $this->code());
+        }
         self::assertSame(2, $this->at($this->send('POST', '/api/releases', []), 'number'));
         self::assertSame(0, $this->at($this->get('/api/waiting'), 'count'));
         self::assertSame('Paper care · 1 redirect', $this->at($this->get('/api/releases'), 0, 'summary'));
@@ -190,7 +198,7 @@ final class ApiTest extends ApiTestCase
 
     public function testAnAddressIsTriedOnTheWorkbench(): void
     {
-        $answer = $this->get('/api/answer?address='.urlencode('/Paper-Marbling?a=1'));
+        $answer = $this->at($this->send('POST', '/api/answers', ['addresses' => ['/Paper-Marbling?a=1', 'nothing/here', '/%zz']]), 'answers', 0);
         self::assertSame([301, '/papers/marbled?a=1', 'Marbled papers'], [$this->at($answer, 'status'), $this->at($answer, 'location'), $this->at($answer, 'place', 'title')]);
         self::assertSame('/marbled-papers', $this->at($answer, 'trail', 1, 'to'));
     }

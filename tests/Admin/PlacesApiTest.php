@@ -162,7 +162,7 @@ final class PlacesApiTest extends ApiTestCase
     {
         $this->signIn('viewer');
         $id = DemoId::of('pages/visit');
-        foreach ([['POST', '/api/places'], ['POST', '/api/places/many'], ['POST', '/api/files'], ['POST', "/api/places/$id/duplicate"], ['PUT', "/api/places/$id/words"], ['DELETE', "/api/places/$id"], ['POST', '/api/policies'], ['PATCH', '/api/details'], ['POST', "/api/places/$id/outside-mentions"], ['PUT', "/api/places/$id/products"], ['PUT', "/api/places/$id/stand"]] as [$method, $path]) {
+        foreach ([['POST', '/api/places'], ['POST', '/api/places/many'], ['POST', '/api/files'], ['POST', "/api/places/$id/duplicate"], ['PUT', "/api/places/$id/words"], ['POST', "/api/places/$id/removal"], ['POST', '/api/addresses'], ['POST', '/api/redirects'], ['POST', '/api/redirects/many'], ['POST', '/api/redirects/removal'], ['POST', '/api/redirects/sheet'], ['POST', '/api/policies'], ['PATCH', '/api/details'], ['POST', "/api/places/$id/outside-mentions"], ['PUT', "/api/places/$id/products"], ['PUT', "/api/places/$id/stand"]] as [$method, $path]) {
             $this->send($method, $path, ['kind' => 'page', 'title' => 'x'], '"1"');
             self::assertSame(403, $this->code(), "$method $path");
         }

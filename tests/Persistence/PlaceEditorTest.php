@@ -12,6 +12,7 @@ use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Persistence\AddressEditor;
+use Lantern\Persistence\AddressWish;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\PlaceEditor;
 use Lantern\Persistence\Publisher;
@@ -62,8 +63,8 @@ final class PlaceEditorTest extends ShopTestCase
         foreach (['/papers/marbled', '/sheets/marbled', '/marbled-papers', '/paper-marbling'] as $old) {
             self::assertSame('301 /leaves/marbled', $this->answer($old, live: true), $old);
         }
-        foreach ($this->service(Copies::class)->live->rules->concernedBy(Address::parse('/leaves'), []) as $rule) {
-            self::assertSame('/leaves', $rule->goal->address?->path, 'no prefix redirect leads into another');
+        foreach ($this->service(Copies::class)->live->rules->concernedBy([], []) as $rule) {
+            self::assertNotContains($rule->goal->address?->path, ['/papers', '/sheets'], 'no prefix redirect leads into another');
         }
     }
 
@@ -106,7 +107,7 @@ final class PlaceEditorTest extends ShopTestCase
     private function move(string $key, string $address, bool $carry = false): void
     {
         $id = DemoId::of($key);
-        $this->service(AddressEditor::class)->change($id, $this->version($id), Address::parse($address), $carry, $this->person());
+        $this->service(AddressEditor::class)->change([new AddressWish($id, $this->value('SELECT address FROM place WHERE id = ?', $id), Address::parse($address), $carry)], $this->person());
     }
 
     private function answer(string $path, bool $live = false): string

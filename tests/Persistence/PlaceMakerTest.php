@@ -53,26 +53,6 @@ final class PlaceMakerTest extends ShopTestCase
         self::assertSame($this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $from), $this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $copy));
     }
 
-    public function testOnlyWhatNobodyHasSeenIsTakenAway(): void
-    {
-        $id = $this->maker()->make(PlaceKind::Page, 'A mistake', new Standing(null), $this->person());
-        $this->service(PlaceEditor::class)->writeWords($id, 1, '<p>Words</p>', $this->person());
-        $this->maker()->remove($id, 2);
-        self::assertSame('0', $this->value('SELECT (SELECT count(*) FROM place WHERE id = ?) + (SELECT count(*) FROM words WHERE id = ?)', $id, $id));
-        self::assertSame([], $this->service(Publisher::class)->waiting());
-
-        $led = $this->maker()->make(PlaceKind::Page, 'Led to', new Standing(null), $this->person());
-        $this->service(PlaceEditor::class)->writeWords(DemoId::of('pages/visit'), 1, "<a href=\"place:$led\">x</a>", $this->person());
-        foreach ([$led => 'Visit the workshop', DemoId::of('pages/visit') => 'Visitors know this place'] as $kept => $why) {
-            try {
-                $this->maker()->remove($kept, (int) $this->value('SELECT version FROM place WHERE id = ?', $kept));
-                self::fail('It went.');
-            } catch (Refused $refused) {
-                self::assertStringContainsString($why, $refused->getMessage());
-            }
-        }
-    }
-
     public function testMissingPoliciesAreWrittenAndLedToAsOneStep(): void
     {
         $this->removePolicies();

@@ -8,19 +8,23 @@ use Lantern\Admin\Account;
 use Lantern\Admin\Api;
 use Lantern\Admin\ApiDescription;
 use Lantern\Admin\PlaceViews;
+use Lantern\Admin\View\AnswersView;
 use Lantern\Admin\View\AnswerView;
 use Lantern\Admin\View\PreviewView;
 use Lantern\Admin\View\SeenView;
 use Lantern\Admin\View\SessionView;
 use Lantern\Admin\View\StepView;
-use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Step;
 use Lantern\Core\Impact\Seen;
+use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
 use Lantern\Interchange\PreviewToken;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\CopyName;
 use Lantern\Persistence\Frame;
+use Lantern\Persistence\OwnAddresses;
+use Lantern\Persistence\TriedAddresses;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -35,12 +39,15 @@ use Symfony\Component\Uid\Uuid;
 #[AsController]
 final readonly class Looks
 {
+    private const MOST_ANSWERS = 1000;
+
     public function __construct(
         private Api $api,
         private Copies $copies,
         private PlaceViews $places,
         private Frame $frame,
         private ClockInterface $clock,
+        private OwnAddresses $own,
         private ApiDescription $description,
         #[Autowire(env: 'APP_SECRET')] private string $secret,
         #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
@@ -100,24 +107,37 @@ final readonly class Looks
         return $this->api->json(new SeenView(Seen::differences(Uuid::isValid($id) ? $workbench->places->get($id) : null, $menus, $now, $then)));
     }
 
-    #[Route('/api/answer', methods: ['GET'])]
-    #[OA\Get(path: '/api/answer', summary: 'What a visitor gets at an address, step by step', parameters: [
-        new OA\Parameter(name: 'address', in: 'query', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(name: 'copy', in: 'query', schema: new OA\Schema(type: 'string', enum: ['workbench', 'live'])),
-        new OA\Parameter(name: 'audience', in: 'query', schema: new OA\Schema(type: 'string', enum: ['guest', 'customer'])),
-        new OA\Parameter(name: 'at', in: 'query', schema: new OA\Schema(type: 'string', format: 'date-time')),
-    ], responses: [new OA\Response(response: 200, description: 'The answer', content: new OA\JsonContent(ref: AnswerView::class))])]
-    public function answer(Request $request): Response
+    #[Route('/api/answers', methods: ['POST'])]
+    #[OA\Post(path: '/api/answers', summary: 'What a visitor gets at each of these addresses, step by step', requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['addresses'], properties: [
+        new OA\Property(property: 'addresses', type: 'array', maxItems: self::MOST_ANSWERS, description: 'As somebody would type them, with or without the domain of the shop', items: new OA\Items(type: 'string')),
+        new OA\Property(property: 'copy', type: 'string', enum: ['workbench', 'live']),
+        new OA\Property(property: 'audience', type: 'string', enum: ['guest', 'customer']),
+        new OA\Property(property: 'at', type: 'string', format: 'date-time', nullable: true),
+    ])), responses: [new OA\Response(response: 200, description: 'The answers, in the same order', content: new OA\JsonContent(ref: AnswersView::class))])]
+    public function answers(Request $request): Response
     {
-        $copy = $this->copies->get(CopyName::tryFrom($request->query->getString('copy')) ?? CopyName::Workbench);
-        $answer = (new Answerer($copy->places, $copy->rules))->answer(trim($request->query->getString('address')), $this->api->visitor($request));
+        $body = $this->api->body($request);
+        $typed = $body->textsOr('addresses', []);
+        if ([] === $typed || \count($typed) > self::MOST_ANSWERS) {
+            throw new Refused('addresses', \sprintf('Try from 1 to %d addresses at once.', self::MOST_ANSWERS));
+        }
+        $copy = $this->copies->get($body->choice('copy', CopyName::class, CopyName::Workbench));
+        $visitor = new Visitor('customer' === $body->text('audience', 'guest'), $body->moment('at') ?? $this->clock->now());
 
-        return $this->api->json(new AnswerView(
+        return $this->api->json(new AnswersView(array_map(
+            fn (Answer $answer): AnswerView => $this->answerView($answer),
+            (new TriedAddresses($copy, $this->own))->answers($typed, $visitor),
+        )));
+    }
+
+    private function answerView(Answer $answer): AnswerView
+    {
+        return new AnswerView(
             $answer->status,
             $answer->address?->path,
             $answer->location,
             array_map(static fn (Step $step): StepView => new StepView($step->from, $step->why, $step->to), $answer->trail),
             null === $answer->place ? null : $this->places->brief($answer->place),
-        ));
+        );
     }
 }

@@ -7,25 +7,19 @@ namespace Lantern\Admin\Controller;
 use Lantern\Admin\Account;
 use Lantern\Admin\Api;
 use Lantern\Admin\PlaceViews;
-use Lantern\Admin\View\AddressPlan;
 use Lantern\Admin\View\GroupsView;
 use Lantern\Admin\View\ListingView;
-use Lantern\Admin\View\MovedPlace;
 use Lantern\Admin\View\PlacePage;
 use Lantern\Admin\View\PlaceSheet;
 use Lantern\Admin\View\RevisionInput;
 use Lantern\Admin\View\TouchesView;
 use Lantern\Admin\View\TouchView;
-use Lantern\Core\Impact\Mention;
-use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\Touch;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\SearchListing;
-use Lantern\Persistence\AddressEditor;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\ListedPlace;
-use Lantern\Persistence\MentionReader;
 use Lantern\Persistence\PlaceEditor;
 use Lantern\Persistence\PlaceFilter;
 use Lantern\Persistence\PlaceTable;
@@ -46,8 +40,6 @@ final readonly class Places
         private PlaceTable $table,
         private PlaceViews $views,
         private PlaceEditor $editor,
-        private AddressEditor $addresses,
-        private MentionReader $mentions,
         private Copies $copies,
     ) {
     }
@@ -168,42 +160,6 @@ final readonly class Places
         $before = $this->api->body($request)->uuidOrNull('before');
 
         return $this->changed($id, fn () => $this->editor->arrange($id, $this->api->version($request), $before, $account->person));
-    }
-
-    #[Route('/api/places/{id}/address-plan', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}/address-plan', summary: 'What a change of address would do', parameters: [
-        new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(name: 'address', in: 'query', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(name: 'below', in: 'query', description: 'carry: what stands below comes along', schema: new OA\Schema(type: 'string', enum: ['carry', 'stay'])),
-    ], responses: [new OA\Response(response: 200, description: 'The plan', content: new OA\JsonContent(ref: AddressPlan::class))])]
-    public function plan(string $id, Request $request): Response
-    {
-        $address = $this->api->address($request->query->getString('address'));
-        $change = $this->addresses->plan($id, $address, 'stay' !== $request->query->getString('below'));
-        $listed = $this->table->one($id);
-        $outside = array_map(static fn (Mention $one): string => $one->named(), array_values(array_filter($this->mentions->of($listed->place), static fn (Mention $one): bool => 'outside' === $one->kind)));
-
-        return $this->api->json(new AddressPlan(
-            $address->path,
-            $change->sentences($listed->menus, $listed->visits, $outside),
-            array_map(static fn (Readdressed $one): MovedPlace => new MovedPlace($one->title, $one->from->path, $one->to->path), $change->moved),
-        ));
-    }
-
-    #[Route('/api/places/{id}/address', requirements: ['id' => Requirement::UUID], methods: ['PUT'])]
-    #[OA\Put(path: '/api/places/{id}/address', summary: 'Changes the address of a place, and makes the redirect from the old one', parameters: [
-        new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(name: 'If-Match', in: 'header', required: true, schema: new OA\Schema(type: 'string')),
-    ], requestBody: new OA\RequestBody(required: true, content: new OA\JsonContent(required: ['address'], properties: [
-        new OA\Property(property: 'address', type: 'string'),
-        new OA\Property(property: 'carryBelow', type: 'boolean', description: 'What stands below comes along; yes where nothing is said'),
-    ])), responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))])]
-    public function readdress(string $id, Request $request, #[CurrentUser] Account $account): Response
-    {
-        $body = $this->api->body($request);
-        $address = $this->api->address($body->text('address'));
-
-        return $this->changed($id, fn () => $this->addresses->change($id, $this->api->version($request), $address, $body->bool('carryBelow', true), $account->person));
     }
 
     private function changed(string $id, \Closure $change): Response

@@ -14,10 +14,7 @@ use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
 use Lantern\Core\Refused;
-use Lantern\Persistence\EditLog;
-use Lantern\Persistence\Fields;
 use Lantern\Persistence\FileStore;
-use Lantern\Persistence\Journal\Edit;
 use Lantern\Persistence\ManyPlaces;
 use Lantern\Persistence\PlaceMaker;
 use Lantern\Persistence\StoredFile;
@@ -40,7 +37,6 @@ final readonly class PlacesMade
         private PlaceMaker $maker,
         private ManyPlaces $many,
         private FileStore $files,
-        private EditLog $edits,
     ) {
     }
 
@@ -67,18 +63,6 @@ final readonly class PlacesMade
         $made = $this->maker->duplicate($id, $account->person);
 
         return $this->api->json(new MadePlace($made, $this->views->sheet($made)->place->kind));
-    }
-
-    #[Route('/api/places/{id}', requirements: ['id' => Requirement::UUID], methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/places/{id}', summary: 'Takes away a place that was never live', parameters: [
-        new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-        new OA\Parameter(name: 'If-Match', in: 'header', required: true, schema: new OA\Schema(type: 'string')),
-    ], responses: [new OA\Response(response: 204, description: 'It is gone')])]
-    public function remove(string $id, Request $request): Response
-    {
-        $this->maker->remove($id, $this->api->version($request));
-
-        return new Response('', 204);
     }
 
     #[Route('/api/files', methods: ['POST'])]
@@ -130,24 +114,7 @@ final readonly class PlacesMade
             $account->person,
         );
 
-        return $this->api->json(self::done($step));
-    }
-
-    #[Route('/api/edits/{id}/undo', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/edits/{id}/undo', summary: 'Takes an edit back that reached many rows', parameters: [
-        new OA\Parameter(name: 'id', in: 'path', required: true, schema: new OA\Schema(type: 'string')),
-    ], responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))])]
-    public function undo(string $id, #[CurrentUser] Account $account): Response
-    {
-        $edit = $this->edits->get($id, $account->person);
-        $this->edits->takeBack($edit, $account->person);
-
-        return $this->api->json(self::done($edit));
-    }
-
-    public static function done(Edit $edit): DoneView
-    {
-        return new DoneView($edit->id, $edit->sentence, $edit->made);
+        return $this->api->json(DoneView::of($step));
     }
 
     /** @return array{string, StoredFile} the name its sender gave it, and its bytes */

@@ -78,7 +78,7 @@ final readonly class Policies
         $body = $this->api->body($request);
         $texts = array_map(static fn (string $name): StartingText => StartingText::tryFrom($name) ?? throw new Refused('texts', "There is no starting text called “{$name}”."), $body->textsOr('texts', []));
 
-        return $this->api->json(PlacesMade::done($this->writer->write($texts, $body->textOrNull('footer'), $body->bool('listed', true), $account->person)));
+        return $this->api->json(DoneView::of($this->writer->write($texts, $body->textOrNull('footer'), $body->bool('listed', true), $account->person)));
     }
 
     #[Route('/api/details', methods: ['GET'])]

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\View;
 
+use Lantern\Persistence\Journal\Edit;
 use OpenApi\Attributes as OA;
 
 /** A step that changed many places, to be taken back as one. */
@@ -21,5 +22,10 @@ final readonly class DoneView
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'Ids of places that were made by it')]
         public array $places,
     ) {
+    }
+
+    public static function of(Edit $edit): self
+    {
+        return new self($edit->id, $edit->sentence, $edit->made);
     }
 }

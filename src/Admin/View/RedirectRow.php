@@ -13,6 +13,8 @@ final readonly class RedirectRow
     public function __construct(
         #[OA\Property]
         public string $id,
+        #[OA\Property]
+        public int $version,
         #[OA\Property(description: 'With /* where it stands for all below')]
         public string $source,
         #[OA\Property]

@@ -8,61 +8,128 @@ use Lantern\Core\Address\Address;
 use Lantern\Core\Address\ReservedAddresses;
 use Lantern\Core\Answer\PlaceLookup;
 use Lantern\Core\Place\Place;
-use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Refused;
 
-/** Works out what a change of address does, or refuses it. */
+/**
+ * Works out what it does to give places other addresses, one or many at once, or refuses it. All of
+ * them move together, so two may change addresses with one another.
+ */
 final readonly class AddressPlanner
 {
     /**
      * @param PlaceLookup            $places        the workbench
-     * @param array<string, Address> $liveAddresses the addresses that visitors know, by place id
+     * @param array<string, Address> $liveAddresses the addresses that visitors know: of every place that moves,
+     *                                              and of those that are known where one that moves stands, by place id
+     * @param array<string, true>    $liveSources   addresses, among those where places stand, from which visitors are redirected today
      * @param list<Rule>             $rules         the redirects that have to do with the addresses concerned:
-     *                                              those whose source is a new address, or whose target is
-     *                                              the old address or stands below it
+     *                                              every prefix redirect, and the exact ones whose source or
+     *                                              target is one of the addresses or stands below one
      */
     public function __construct(
         private PlaceLookup $places,
         private array $liveAddresses,
+        private array $liveSources,
         private array $rules,
     ) {
     }
 
     /**
-     * @param list<Place> $below what stands below the place and comes along; empty where it stays behind
+     * @param list<Readdressing> $wanted
      *
-     * @throws Refused where the address is reserved, taken, or not this place's to change
+     * @throws Refused where an address is reserved, taken, untidy, or not this place's to change
      */
-    public function plan(Place $place, Address $to, array $below = []): AddressChange
+    public function plan(array $wanted): AddressChange
+    {
+        $problems = $this->problems($wanted);
+        foreach ($wanted as $wish) {
+            if (isset($problems[$wish->place->id])) {
+                throw new Refused('address', $problems[$wish->place->id]);
+            }
+        }
+        $moves = $this->moves($wanted);
+        $moved = array_merge([], ...array_values($moves));
+        $after = new MovedPlaces($this->places, $moved);
+
+        return (new RedirectsOfAMove($after, $this->liveAddresses, $this->liveSources, $this->rules))->change(array_values($moves));
+    }
+
+    /**
+     * Why some of these cannot be; the others can.
+     *
+     * @param list<Readdressing> $wanted
+     *
+     * @return array<string, string> what to tell a person, by place id
+     */
+    public function problems(array $wanted): array
+    {
+        $moves = $this->moves($wanted);
+        $movedIds = $targets = [];
+        foreach ($moves as $moved) {
+            foreach ($moved as $one) {
+                $movedIds[$one->placeId] = true;
+                $targets[$one->to->path][$one->placeId] = $one->title;
+            }
+        }
+        $problems = [];
+        foreach ($wanted as $wish) {
+            try {
+                $this->refuseWhatIsNotItsOwn($wish->place, $wish->to);
+                foreach ($moves[$wish->place->id] as $one) {
+                    $this->refuseReserved($one->to);
+                    $this->refuseTaken($one, $movedIds, $targets);
+                }
+            } catch (Refused $refused) {
+                $problems[$wish->place->id] = $refused->getMessage();
+            }
+        }
+
+        return $problems;
+    }
+
+    /**
+     * What each wish moves: its own place first, then what comes along. A place with a wish of its own
+     * goes where that says; one below two that move goes along with the nearer one.
+     *
+     * @param list<Readdressing> $wanted
+     *
+     * @return array<string, non-empty-list<Readdressed>> by id of the wish's own place
+     */
+    private function moves(array $wanted): array
+    {
+        $own = [];
+        foreach ($wanted as $wish) {
+            $own[$wish->place->id] = true;
+        }
+        $nearest = [];
+        foreach ($wanted as $wish) {
+            foreach ($wish->below as $place) {
+                if (!isset($own[$place->id]) && $place->address->isBelow($wish->place->address)
+                    && \strlen($wish->place->address->path) > \strlen(($nearest[$place->id] ?? null)->place->address->path ?? '')) {
+                    $nearest[$place->id] = $wish;
+                }
+            }
+        }
+        $moves = [];
+        foreach ($wanted as $wish) {
+            $from = $wish->place->address;
+            $moves[$wish->place->id] = [new Readdressed($wish->place->id, $wish->place->title, $from, $wish->to)];
+            foreach ($wish->below as $place) {
+                if (($nearest[$place->id] ?? null) === $wish) {
+                    $moves[$wish->place->id][] = new Readdressed($place->id, $place->title, $place->address, $place->address->rebased($from, $wish->to));
+                }
+            }
+        }
+
+        return $moves;
+    }
+
+    /** Only the part that is new is judged: an old address may be taken back whatever it looks like. */
+    private function refuseWhatIsNotItsOwn(Place $place, Address $to): void
     {
         if ($place->kind->isFixed()) {
             throw new Refused('address', \sprintf('The %s is always at %s. Its title can be changed, its address cannot.', $place->kind->words(), $place->address));
         }
-        $this->refuseUntidy($place, $to);
-        $moved = [new Readdressed($place->id, $place->title, $place->address, $to)];
-        foreach ($below as $other) {
-            if ($other->address->isBelow($place->address)) {
-                $moved[] = new Readdressed($other->id, $other->title, $other->address, $other->address->rebased($place->address, $to));
-            }
-        }
-        $this->refuseWhatCannotBe($moved);
-
-        $dropped = $this->takenBack($moved);
-        $droppedIds = array_map(static fn (Rule $rule): string => $rule->id, $dropped);
-        $made = $this->made($moved);
-        // Another redirect that leads into what moves has to follow, or visitors would make two hops.
-        $retargeted = \count($moved) > 1 ? $this->retargeted($place->address, $to, $droppedIds) : [];
-        $shadowed = array_values(array_filter($this->rules, static fn (Rule $rule): bool => !$rule->prefix
-            && !\in_array($rule->id, $droppedIds, true)
-            && [] !== array_filter($moved, static fn (Readdressed $one): bool => $one->to->equals($rule->source))));
-
-        return new AddressChange($moved, $made, $dropped, $retargeted, $shadowed);
-    }
-
-    /** Only the part that is new is judged: an old address may be taken back whatever it looks like. */
-    private function refuseUntidy(Place $place, Address $to): void
-    {
         $known = $this->liveAddresses[$place->id] ?? null;
         $tidy = preg_replace('/(%20|[_\s])+/u', '-', $to->path) ?? $to->path;
         if ($tidy !== $to->path && true !== $known?->equals($to)) {
@@ -70,95 +137,28 @@ final readonly class AddressPlanner
         }
     }
 
-    /** @param list<Readdressed> $moved */
-    private function refuseWhatCannotBe(array $moved): void
+    private function refuseReserved(Address $to): void
     {
-        $movedIds = array_map(static fn (Readdressed $one): string => $one->placeId, $moved);
-        foreach ($moved as $one) {
-            $reserved = ReservedAddresses::reason($one->to);
-            if (null !== $reserved) {
-                throw new Refused('address', \sprintf('%s is reserved: %s. Choose another address.', $one->to, $reserved));
-            }
-            $there = $this->places->at($one->to);
-            if (null !== $there && !\in_array($there->id, $movedIds, true)) {
-                throw new Refused('address', \sprintf('%s is taken by the %s “%s”. Choose another address, or change that one first.', $one->to, $there->kind->words(), $there->title));
-            }
+        $reserved = ReservedAddresses::reason($to);
+        if (null !== $reserved) {
+            throw new Refused('address', \sprintf('%s is reserved: %s. Choose another address.', $to, $reserved));
         }
     }
 
     /**
-     * @param list<Readdressed> $moved
-     *
-     * @return list<Rule>
+     * @param array<string, true>                  $movedIds
+     * @param array<string, array<string, string>> $targets  titles of the places that want an address, by address and id
      */
-    private function takenBack(array $moved): array
+    private function refuseTaken(Readdressed $one, array $movedIds, array $targets): void
     {
-        $dropped = [];
-        foreach ($this->rules as $rule) {
-            foreach ($moved as $one) {
-                $leadsHere = $rule->prefix
-                    ? true === $rule->goal->address?->equals($one->from)
-                    : $rule->goal->placeId === $one->placeId || true === $rule->goal->address?->equals($one->from);
-                if ($leadsHere && $rule->source->equals($one->to)) {
-                    $dropped[] = $rule;
-                    break;
-                }
+        $there = $this->places->at($one->to);
+        if (null !== $there && !isset($movedIds[$there->id])) {
+            throw new Refused('address', \sprintf('%s is taken by the %s “%s”. Choose another address, or change that one first.', $one->to, $there->kind->words(), $there->title));
+        }
+        foreach ($targets[$one->to->path] as $id => $title) {
+            if ($id !== $one->placeId) {
+                throw new Refused('address', \sprintf('%s is wanted for “%s”, too. One address leads to one place: choose another for one of them.', $one->to, $title));
             }
         }
-
-        return $dropped;
-    }
-
-    /**
-     * @param list<Readdressed> $moved
-     *
-     * @return list<NewRedirect>
-     */
-    private function made(array $moved): array
-    {
-        $made = [];
-        $prefixNeeded = false;
-        foreach ($moved as $index => $one) {
-            $known = $this->liveAddresses[$one->placeId] ?? null;
-            if (null === $known || !$known->equals($one->from)) {
-                continue;
-            }
-            if (0 === $index) {
-                $made[] = new NewRedirect($one->from, false, Goal::place($one->placeId));
-            } else {
-                $prefixNeeded = true;
-            }
-        }
-        if ($prefixNeeded && !$moved[0]->to->isBelow($moved[0]->from)) {
-            $made[] = new NewRedirect($moved[0]->from, true, Goal::address($moved[0]->to));
-        } elseif ($prefixNeeded) {
-            // A prefix rule into its own source would never end, so each place gets its own.
-            foreach (\array_slice($moved, 1) as $one) {
-                if (($this->liveAddresses[$one->placeId] ?? null)?->equals($one->from)) {
-                    $made[] = new NewRedirect($one->from, false, Goal::place($one->placeId));
-                }
-            }
-        }
-
-        return $made;
-    }
-
-    /**
-     * @param list<string> $droppedIds
-     *
-     * @return list<Rule>
-     */
-    private function retargeted(Address $from, Address $to, array $droppedIds): array
-    {
-        $rules = [];
-        foreach ($this->rules as $rule) {
-            $goal = $rule->goal->address;
-            if (null === $goal || \in_array($rule->id, $droppedIds, true) || !($goal->equals($from) || $goal->isBelow($from))) {
-                continue;
-            }
-            $rules[] = new Rule($rule->id, $rule->source, $rule->prefix, Goal::address($goal->rebased($from, $to), $rule->goal->query), $rule->status, $rule->until);
-        }
-
-        return $rules;
     }
 }

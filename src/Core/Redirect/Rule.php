@@ -37,6 +37,11 @@ final readonly class Rule
         }
     }
 
+    public function withId(string $id): self
+    {
+        return new self($id, $this->source, $this->prefix, $this->goal, $this->status, $this->until);
+    }
+
     public function isInForce(\DateTimeImmutable $moment): bool
     {
         return null === $this->until || $moment < $this->until;

@@ -19,6 +19,8 @@ final class Sheet
     private array $good = [];
     /** @var array<int, JudgedLine> by the order of the lines */
     private array $judged = [];
+    /** @var array<string, string> titles of places, by id */
+    private array $titles;
 
     /**
      * @param string               $origin of the shop, such as https://shop.example, without a slash at the end
@@ -31,17 +33,22 @@ final class Sheet
         private readonly RuleTable $known,
         private readonly \DateTimeImmutable $moment,
     ) {
+        $this->titles = array_column($places, 'title', 'id');
     }
 
     /**
      * @param list<SheetLine>      $lines
      * @param array<string, Place> $places
+     * @param (\Closure(): void)|null $eachLine called when a line was judged
      */
-    public static function judge(array $lines, string $origin, array $places, RuleTable $known, \DateTimeImmutable $moment): Judgement
+    public static function judge(array $lines, string $origin, array $places, RuleTable $known, \DateTimeImmutable $moment, ?\Closure $eachLine = null): Judgement
     {
         $sheet = new self($origin, $places, $known, $moment);
         foreach ($lines as $n => $line) {
             $sheet->judged[$n] = $sheet->judged($n, $line);
+            if (null !== $eachLine) {
+                $eachLine();
+            }
         }
         $sheet->refuseLoops();
 
@@ -228,13 +235,15 @@ final class Sheet
     {
         $shown = \count($circle) > 12 ? [...\array_slice($circle, 0, 6), \sprintf('%d more', \count($circle) - 6)] : $circle;
         $words = (new LoopFound([...$shown, $circle[0]]))->getMessage();
-        foreach ($this->judged as $n => $judged) {
-            $rule = $judged->rule;
-            if (null === $rule || !array_filter($circle, static fn (string $path): bool => $rule->matches(Address::fromNormal($path)))) {
-                continue;
+        foreach ($circle as $path) {
+            $address = Address::fromNormal($path);
+            foreach (["={$path}", ...array_map(static fn (Address $above): string => "*{$above->path}", $address->ancestors())] as $key) {
+                $good = $this->good[$key] ?? null;
+                if (null !== $good) {
+                    $this->judged[(int) $good[1]->id] = new JudgedLine($good[0]->line, Fate::Refused, $words);
+                    unset($this->good[$key]);
+                }
             }
-            $this->judged[$n] = new JudgedLine($judged->line, Fate::Refused, $words);
-            unset($this->good[($rule->prefix ? '*' : '=').$rule->source->path]);
         }
     }
 
@@ -268,10 +277,10 @@ final class Sheet
 
     private function leads(Rule $rule): string
     {
-        $place = null === $rule->goal->placeId ? null : array_values(array_filter($this->places, static fn (Place $place): bool => $place->id === $rule->goal->placeId))[0] ?? null;
+        $title = $this->titles[$rule->goal->placeId ?? ''] ?? null;
 
         return match (true) {
-            null !== $place => \sprintf('Leads to “%s”, %s.', $place->title, $rule->status->words()),
+            null !== $title => \sprintf('Leads to “%s”, %s.', $title, $rule->status->words()),
             $rule->goal->isNowhere() => 'Answers gone (410).',
             default => \sprintf('Leads to %s, %s.', $rule->goal->outside ?? $rule->goal->address.($rule->prefix ? '/*' : ''), $rule->status->words()),
         };

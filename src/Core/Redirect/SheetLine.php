@@ -17,4 +17,12 @@ final readonly class SheetLine
         public string $note = '',
     ) {
     }
+
+    /** The same line with another target, status or end; what is null stays. */
+    public function with(?string $target, ?string $status, ?string $until): self
+    {
+        $status ??= $this->status;
+
+        return new self($this->number, $this->source, '410' === $status ? '' : $target ?? $this->target, $status, $until ?? $this->until, $this->note);
+    }
 }

@@ -85,6 +85,23 @@ final readonly class Words
     }
 
     /**
+     * The same words where links to a place lead to another one; or to none, and keep their words only.
+     * A picture that is no more falls away.
+     *
+     * @param string $address of the place, for links that were typed
+     */
+    public function withoutLinksTo(string $placeId, string $address, ?string $insteadId): self
+    {
+        $target = \sprintf('(?:place:%s|%s)(?:[?#][^"]*)?', preg_quote($placeId, '/'), preg_quote(htmlspecialchars($address), '/'));
+        $html = (string) preg_replace('/<img(?: [a-z-]+(?:="[^"]*")?)*? src="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)* ?\/?>/', '', $this->html);
+        if (null !== $insteadId) {
+            return new self((string) preg_replace('/(<a(?: [a-z-]+(?:="[^"]*")?)*? href=")'.$target.'"/', "$1place:$insteadId\"", $html));
+        }
+
+        return new self((string) preg_replace('/<a(?: [a-z-]+(?:="[^"]*")?)*? href="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)*>(.*?)<\/a>/s', '$1', $html));
+    }
+
+    /**
      * As a visitor gets it: links and pictures with the addresses of today, blanks filled.
      *
      * @param array<string, Destination> $destinations by place id; a link to a place that is missing here keeps its words only

@@ -30,4 +30,10 @@ class Person
         public string $role,
     ) {
     }
+
+    /** Whoever works by bin/console; nobody can sign in as this. */
+    public static function commandLine(): self
+    {
+        return new self('00000000-0000-0000-0000-000000000000', 'the command line', '', '', 'editor');
+    }
 }

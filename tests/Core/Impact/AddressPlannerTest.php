@@ -9,6 +9,7 @@ use Lantern\Core\Impact\AddressChange;
 use Lantern\Core\Impact\AddressPlanner;
 use Lantern\Core\Impact\NewRedirect;
 use Lantern\Core\Impact\Readdressed;
+use Lantern\Core\Impact\Readdressing;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Redirect\Goal;
@@ -85,8 +86,8 @@ final class AddressPlannerTest extends TestCase
 
     public function testSaysWhatItTouches(): void
     {
-        $said = implode(' ', $this->plan('/papers', '/sheets', carry: true)->sentences(['Header', 'Footer'], 214, ['the almanac (advertisement)']));
-        self::assertSame('2 places below come along. Header and Footer follow by themselves. /papers led 214 visits here in 30 days and stands in the almanac (advertisement): /papers and /papers/* will lead on for good (301).', $said);
+        $said = implode(' ', $this->plan('/papers', '/sheets', carry: true)->sentences(['Header', 'Footer'], ['Care of paper'], 214, ['the almanac (advertisement)']));
+        self::assertSame('2 places below come along. Header and Footer follow by themselves. 1 typed link, in “Care of paper”, will be rewritten to refer to the place. /papers led 214 visits here in 30 days and stands in the almanac (advertisement): /papers and /papers/* will lead on for good (301).', $said);
     }
 
     #[DataProvider('refusals')]
@@ -132,7 +133,7 @@ final class AddressPlannerTest extends TestCase
             ? array_combine(array_map(static fn (Place $one): string => $one->id, $places->all()), array_map(static fn (Place $one): Address => $one->address, $places->all()))
             : array_map(Address::parse(...), $live);
 
-        return (new AddressPlanner($places, $known, $rules))->plan($place, Address::parse($to), $carry ? $places->all() : []);
+        return (new AddressPlanner($places, $known, [], $rules))->plan([new Readdressing($place, Address::parse($to), $carry ? $places->all() : [])]);
     }
 
     private function rule(string $from, Goal $goal, bool $prefix = false): Rule

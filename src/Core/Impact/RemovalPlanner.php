@@ -1,0 +1,189 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Impact;
+
+use Lantern\Core\Address\Address;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Redirect\Goal;
+use Lantern\Core\Redirect\RedirectStatus;
+use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Refused;
+
+/**
+ * Works out what it does to remove a place: nobody who knows its address, or an older one, is left
+ * without the answer that was chosen for them.
+ */
+final readonly class RemovalPlanner
+{
+    /**
+     * @param Address|null           $known    the address that visitors know; null where it was never live
+     * @param list<Rule>             $rules    those that lead to the place or to its address, those from its addresses, and all for what stands below one
+     * @param list<Mention>          $mentions of the place, all kinds
+     * @param int                    $visits   in the last 30 days
+     * @param list<Place>            $below    what stands directly below it
+     * @param bool                   $isLiveSource whether visitors are redirected today from where the place stands
+     * @param array<string, Address> $others   the addresses, by id, at which visitors know other places that have moved
+     *                                         from where this one stands
+     */
+    public function __construct(
+        private ?Address $known,
+        private array $rules,
+        private array $mentions,
+        private int $visits = 0,
+        private array $below = [],
+        private array $others = [],
+        private bool $isLiveSource = false,
+    ) {
+    }
+
+    /**
+     * @param string|null $standsAtKnown title of another place that stands at the known address by now
+     *
+     * @throws Refused where the place is not this program's to remove, or visitors cannot be led there
+     */
+    public function plan(Place $place, Onward $onward, \DateTimeImmutable $moment, ?string $standsAtKnown = null): Removal
+    {
+        self::refuseWhatCannotGo($place);
+        $onward->refuseWhatCannotBe($place, $moment);
+        $dropped = $changed = $exact = [];
+        $kept = array_map(static fn (Address $address): string => $address->path, $this->addressesToKeep($place, $standsAtKnown));
+        foreach ($this->rules as $rule) {
+            if (!$rule->prefix && \in_array($rule->source->path, $kept, true) && $rule->goal->placeId !== $place->id && $place->light->opens()) {
+                // Nobody followed that one while the place opened there; now visitors go where they are meant to.
+                $dropped[] = $rule;
+                continue;
+            }
+            if (!$rule->prefix) {
+                $exact[$rule->source->path] = true;
+            }
+            if ($rule->goal->placeId !== $place->id && ($rule->prefix || true !== $rule->goal->address?->equals($place->address))) {
+                continue;
+            }
+            $instead = $this->instead($rule, $onward);
+            if (null === $instead) {
+                $dropped[] = $rule;
+                unset($exact[$rule->source->path]);
+            } else {
+                $changed[] = $instead;
+            }
+        }
+        $made = [];
+        $goal = null !== $onward->place ? Goal::place($onward->place->id) : ($onward->gone ? Goal::nowhere() : null);
+        foreach (null === $goal ? [] : $this->addressesToKeep($place, $standsAtKnown) as $address) {
+            if (!isset($exact[$address->path])) {
+                $made[] = new NewRedirect($address, false, $goal, $onward->gone ? RedirectStatus::Gone : RedirectStatus::ForGood);
+            }
+        }
+        foreach ($this->others as $id => $address) {
+            if (!isset($exact[$address->path])) {
+                $made[] = new NewRedirect($address, false, Goal::place($id));
+            }
+        }
+
+        return new Removal([...$this->address($place, $onward, $standsAtKnown), ...$this->menus(), ...$this->told($onward, $dropped, $changed), ...$this->whatStandsBelow()], $dropped, $changed, $made);
+    }
+
+    /** @throws Refused where the place is not this program's to remove */
+    public static function refuseWhatCannotGo(Place $place): void
+    {
+        if (!$place->kind->isMadeHere()) {
+            throw new Refused('place', $place->kind->mayClose() ? \sprintf('A %s comes from elsewhere and is not removed here. Close it, and choose where its visitors go.', $place->kind->words()) : \sprintf('The %s is always there. Make it quiet to take it out of the menus.', $place->kind->words()));
+        }
+    }
+
+    /** @return list<Address> */
+    private function addressesToKeep(Place $place, ?string $standsAtKnown): array
+    {
+        $addresses = null === $this->known || null !== $standsAtKnown ? [] : [$this->known];
+        // Visitors may come this way though no place is live here: by a redirect from here, or for all below an older address.
+        if (true !== $this->known?->equals($place->address) && ($this->isLiveSource || PrefixGoals::leadTo($place->address, array_filter($this->rules, static fn (Rule $rule): bool => $rule->prefix)))) {
+            $addresses[] = $place->address;
+        }
+
+        return $addresses;
+    }
+
+    private function instead(Rule $rule, Onward $onward): ?Rule
+    {
+        return match (true) {
+            null !== $onward->place => $rule->source->equals($onward->place->address) ? null
+                : new Rule($rule->id, $rule->source, $rule->prefix, Goal::place($onward->place->id), $rule->status, $rule->until),
+            $onward->gone => new Rule($rule->id, $rule->source, $rule->prefix, Goal::nowhere(), RedirectStatus::Gone, $rule->until),
+            default => null,
+        };
+    }
+
+    /** @return list<Touch> */
+    private function address(Place $place, Onward $onward, ?string $standsAtKnown): array
+    {
+        if (null === $this->known) {
+            return [new Touch(\sprintf('No visitor knows %s yet, so nothing needs to lead on from it.', $place->address))];
+        }
+        if (null !== $standsAtKnown) {
+            return [new Touch(\sprintf('At %s, where visitors know it, “%s” opens by now.', $this->known, $standsAtKnown))];
+        }
+
+        return [new Touch(\sprintf('%s %s%s.', $this->known, match (true) {
+            null !== $onward->place => \sprintf('leads to “%s” for good (301)', $onward->place->title),
+            $onward->gone => 'answers “gone” (410)',
+            default => 'answers “not found” (404)',
+        }, $this->visits > 0 ? \sprintf('; it had %d %s in 30 days', $this->visits, 1 === $this->visits ? 'visit' : 'visits') : ''), null === $onward->place)];
+    }
+
+    /** @return list<Touch> */
+    private function menus(): array
+    {
+        return array_map(static fn (Mention $one): Touch => new Touch("{$one->where} loses {$one->says}; what stands below it stays, under a heading."), $this->of('entry'));
+    }
+
+    /**
+     * @param list<Rule> $dropped
+     * @param list<Rule> $changed
+     *
+     * @return list<Touch>
+     */
+    private function told(Onward $onward, array $dropped, array $changed): array
+    {
+        $there = null === $onward->place ? '' : "“{$onward->place->title}”";
+        $said = [];
+        $texts = Sentence::enumerated(array_map(static fn (Mention $one): string => "“{$one->where}”", $this->of('text')), 4);
+        if ('' !== $texts) {
+            $said[] = new Touch(null === $onward->place ? "The links in {$texts} become plain words." : "The links in {$texts} lead to {$there}.");
+        }
+        $sources = static function (Rule ...$rules): string {
+            return Sentence::enumerated(array_map(static fn (Rule $rule): string => $rule->sourceWords(), array_values($rules)), 4);
+        };
+        if ([] !== $changed) {
+            $said[] = new Touch(\sprintf(null === $onward->place ? 'Older addresses answer “gone”, too: %s.' : "Older addresses lead to {$there}, too: %s.", $sources(...$changed)), null === $onward->place);
+        }
+        if ([] !== $dropped) {
+            $said[] = new Touch(\sprintf(null === $onward->place ? 'Older addresses are not found any more, either: %s.' : 'The redirect from %s falls away: the place opens there.', $sources(...$dropped)), null === $onward->place);
+        }
+        $closed = Sentence::enumerated(array_map(static fn (Mention $one): string => "“{$one->where}”", $this->of('closed-place')), 4);
+        if ('' !== $closed) {
+            $said[] = new Touch(null === $onward->place ? \sprintf('Closed places that lead here answer “%s” instead: %s.', $onward->gone ? 'gone' : 'not found', $closed) : "Closed places that lead here lead to {$there}: {$closed}.");
+        }
+        $outside = Sentence::enumerated(array_map(static fn (Mention $one): string => $one->named(), $this->of('outside')), 4);
+        if ('' !== $outside) {
+            $said[] = new Touch(\sprintf('Outside of the shop its address stands in %s. Whoever follows it %s; change it there by hand.', $outside, null === $onward->place ? 'finds nothing' : "arrives at {$there}"), null === $onward->place);
+        }
+
+        return $said;
+    }
+
+    /** @return list<Touch> */
+    private function whatStandsBelow(): array
+    {
+        $names = Sentence::enumerated(array_map(static fn (Place $one): string => "“{$one->title}”", $this->below), 4);
+
+        return '' === $names ? [] : [new Touch(1 === \count($this->below) ? "{$names} below it keeps its address, and stands one step higher." : "{$names} below it keep their addresses, and stand one step higher.")];
+    }
+
+    /** @return list<Mention> */
+    private function of(string $kind): array
+    {
+        return array_values(array_filter($this->mentions, static fn (Mention $one): bool => $one->kind === $kind));
+    }
+}

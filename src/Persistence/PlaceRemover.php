@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Persistence;
+
+use Doctrine\ORM\EntityManagerInterface;
+use Lantern\Core\Impact\Onward;
+use Lantern\Core\Impact\Removal;
+use Lantern\Core\Impact\RemovalPlanner;
+use Lantern\Core\Menu\WithoutPlace;
+use Lantern\Core\Place\ClosedAnswer;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Refused;
+use Lantern\Core\Words\Words;
+use Lantern\Persistence\Entity\PlaceRecord;
+use Lantern\Persistence\Entity\WordsRecord;
+use Lantern\Persistence\Journal\Edit;
+use Lantern\Persistence\Journal\Person;
+use Psr\Clock\ClockInterface;
+
+/** Removes places from the workbench, with everything that led to them, as one edit. */
+final readonly class PlaceRemover
+{
+    private const MOST_BELOW = 200;
+
+    public function __construct(
+        private EntityManagerInterface $entities,
+        private EditLog $edits,
+        private PlaceRecords $records,
+        private PlaceMaker $maker,
+        private RedirectRows $redirects,
+        private Copies $copies,
+        private MentionReader $mentions,
+        private PlaceTable $table,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /**
+     * What it would do, without doing it.
+     *
+     * @throws Refused|NotThere
+     */
+    public function plan(string $placeId, Onward $onward): Removal
+    {
+        $place = $this->place($placeId);
+        $workbench = $this->copies->workbench;
+        $live = $this->copies->live->places;
+        $known = $live->get($placeId)?->address;
+        $there = null === $known ? null : $workbench->places->at($known);
+        // For visitors another place may stand where this one is now; it is found again.
+        $others = [];
+        $other = $live->at($place->address);
+        if (null !== $other && $other->id !== $placeId && null !== $workbench->places->get($other->id)) {
+            $others[$other->id] = $other->address;
+        }
+
+        return (new RemovalPlanner(
+            $known,
+            $workbench->rules->ofPlace($placeId, array_values(array_filter([$place->address, $known]))),
+            $this->mentions->of($place),
+            $this->table->one($placeId)->visits,
+            $workbench->places->childrenOf($placeId, self::MOST_BELOW),
+            $others,
+            [] !== $this->copies->live->rules->sourcesAmong([$place->address]),
+        ))->plan($place, $onward, $this->clock->now(), null === $there || $there->id === $placeId || !$there->light->opens() || !$there->opening->isAlways() ? null : $there->title);
+    }
+
+    /**
+     * @param int $version of the place that this was thought out for
+     *
+     * @throws Refused|Stale|NotThere
+     */
+    public function remove(string $placeId, int $version, Onward $onward, Person $by): Edit
+    {
+        return $this->edits->run($by, 'places', function (MenuMoves $menus) use ($placeId, $version, $onward, $by): string {
+            $this->records->locked($placeId, $version);
+            $this->redirects->lock();
+            $place = $this->place($placeId);
+            $removal = $this->plan($placeId, $onward);
+            $this->takeOutOfMenus($place, $menus);
+            $this->rewriteTexts($place, $onward, $by);
+            $this->settleOthers($place, $onward);
+            $this->redirects->carryOut($removal->dropped, $removal->changed, $removal->made);
+            $this->maker->takeAway([$placeId]);
+
+            return \sprintf('“%s” is removed.', $place->title);
+        });
+    }
+
+    private function place(string $id): Place
+    {
+        return $this->copies->workbench->places->get($id) ?? throw NotThere::place();
+    }
+
+    private function takeOutOfMenus(Place $place, MenuMoves $menus): void
+    {
+        $without = new WithoutPlace($place->id, $place->title);
+        foreach ($this->copies->workbench->menus->trees(array_keys($this->mentions->menusThatLeadTo($place->id))) as $menuId => $tree) {
+            $move = $without->move($tree);
+            if (null !== $move) {
+                $menus->make($menuId, $move);
+            }
+        }
+    }
+
+    private function rewriteTexts(Place $place, Onward $onward, Person $by): void
+    {
+        $connection = $this->entities->getConnection();
+        foreach ($connection->fetchFirstColumn('SELECT DISTINCT source_id FROM text_mention WHERE (place_id = ? OR address = ?) AND source_id <> ?', [$place->id, $place->address->path, $place->id]) as $id) {
+            $words = $this->entities->find(WordsRecord::class, $id);
+            $source = $this->entities->find(PlaceRecord::class, $id);
+            if (null !== $words && null !== $source) {
+                $words->html = (new Words($words->html))->withoutLinksTo($place->id, $place->address->path, $onward->place?->id)->html;
+                $this->records->sign($source, $by);
+            }
+        }
+        $this->entities->flush();
+        $this->entities->clear();
+    }
+
+    /** Closed places that led here, and places that stood below. */
+    private function settleOthers(Place $place, Onward $onward): void
+    {
+        $connection = $this->entities->getConnection();
+        $connection->executeStatement('UPDATE place SET parent_id = CAST(:parent AS uuid), version = version + 1 WHERE parent_id = :id', ['id' => $place->id, 'parent' => $place->parentId]);
+        $connection->executeStatement(<<<'SQL'
+            UPDATE place SET version = version + 1,
+                closed_to = CASE WHEN id = CAST(:to AS uuid) THEN NULL ELSE CAST(:to AS uuid) END,
+                closed_answer = CASE WHEN closed_answer = 'elsewhere' AND (CAST(:to AS uuid) IS NULL OR id = CAST(:to AS uuid)) THEN CAST(:answer AS text) ELSE closed_answer END
+            WHERE closed_to = :id
+            SQL, ['id' => $place->id, 'to' => $onward->place?->id, 'answer' => ($onward->gone ? ClosedAnswer::Gone : ClosedAnswer::NotFound)->value]);
+    }
+}
