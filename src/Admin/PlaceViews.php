@@ -16,7 +16,6 @@ use Lantern\Admin\View\PlaceRow;
 use Lantern\Admin\View\PlaceSheet;
 use Lantern\Admin\View\RuleView;
 use Lantern\Admin\View\WordsView;
-use Lantern\Core\Address\Slug;
 use Lantern\Core\Impact\Mention;
 use Lantern\Core\Impact\Steps;
 use Lantern\Core\Place\FileType;
@@ -82,6 +81,8 @@ final readonly class PlaceViews
             $one->visits,
             $one->changedAt->format(\DATE_ATOM),
             $one->changedBy,
+            $one->place->kind->isFixed(),
+            $one->place->tidyAddress()->path,
         ), $listed);
     }
 
@@ -117,7 +118,7 @@ final readonly class PlaceViews
             $place->kind->isFixed(),
             $place->kind->isMadeHere(),
             $listed->liveAddress,
-            $place->address->parent()->below(Slug::fromTitle($place->title, $place->kind->value)->text)->path,
+            $place->tidyAddress()->path,
             $listed->changedAt->format(\DATE_ATOM),
             $listed->changedBy,
         );

@@ -7,6 +7,7 @@ namespace Lantern\Persistence;
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Answer\PlaceLookup;
+use Lantern\Core\Place\Closing;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\Revision;
@@ -35,17 +36,18 @@ final readonly class ManyPlaces
      *
      * @param list<string> $placeIds
      * @param bool|null    $listed   null: stays as it is
+     * @param Closing|null $closing  where visitors go while they are closed; null: as each says already
      *
      * @throws Refused
      */
-    public function change(array $placeIds, ?Light $light, ?Standing $standing, ?bool $listed, Person $by): Edit
+    public function change(array $placeIds, ?Light $light, ?Standing $standing, ?bool $listed, Person $by, ?Closing $closing = null): Edit
     {
         $placeIds = array_values(array_unique($placeIds));
         if ([] === $placeIds || \count($placeIds) > self::MOST) {
             throw new Refused('places', \sprintf('Choose from 1 to %s places at once.', number_format(self::MOST)));
         }
 
-        return $this->edits->run($by, 'places', function () use ($placeIds, $light, $standing, $listed, $by): string {
+        return $this->edits->run($by, 'places', function () use ($placeIds, $light, $standing, $listed, $by, $closing): string {
             $connection = $this->entities->getConnection();
             $rows = $connection->fetchAllAssociative('SELECT * FROM place WHERE id IN (?) ORDER BY id FOR UPDATE', [$placeIds], [ArrayParameterType::STRING]);
             if (\count($rows) !== \count($placeIds)) {
@@ -55,7 +57,7 @@ final readonly class ManyPlaces
             foreach ($rows as $columns) {
                 $place = PlaceReader::fromRow($columns);
                 $listing = null === $listed ? null : new SearchListing($listed, $place->listing->title, $place->listing->description);
-                self::refuseWhatCannotBe($place, new Revision(light: $light, listing: $listing, standing: $standing), $places);
+                self::refuseWhatCannotBe($place, new Revision(light: $light, closing: $closing, listing: $listing, standing: $standing), $places);
             }
             $set = ['version = version + 1', 'changed_at = :now', 'changed_by = :by'];
             $values = ['now' => $this->clock->now()->format(\DATE_ATOM), 'by' => $by->name, 'ids' => $placeIds];
@@ -66,6 +68,10 @@ final readonly class ManyPlaces
             if (null !== $standing) {
                 $set[] = 'parent_id = CAST(:parent AS uuid)';
                 $values['parent'] = $standing->parentId;
+            }
+            if (null !== $closing) {
+                array_push($set, 'closed_answer = :answer', 'closed_to = CAST(:to AS uuid)');
+                $values += ['answer' => $closing->answer->value, 'to' => $closing->toPlaceId];
             }
             if (null !== $listed) {
                 $set[] = 'listed = CAST(:listed AS boolean)';

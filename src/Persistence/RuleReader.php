@@ -56,13 +56,25 @@ final readonly class RuleReader implements RuleLookup
     /**
      * @param list<Address> $addresses
      *
-     * @return array<string, true> those that have a redirect of their own
+     * @return array<string, true> those from which a redirect leads on, of their own or for all below one
      */
     public function sourcesAmong(array $addresses): array
     {
-        $rules = $this->rules('NOT is_prefix AND source IN (:sources)', ['sources' => array_map(static fn (Address $address): string => $address->path, $addresses)]);
+        $asked = [];
+        foreach ($addresses as $address) {
+            foreach ([$address, ...$address->ancestors()] as $one) {
+                $asked[$one->path] = true;
+            }
+        }
+        $rules = new RuleTable($this->rules('source IN (:sources)', ['sources' => array_map(strval(...), array_keys($asked))]));
+        $sources = [];
+        foreach ($addresses as $address) {
+            if (null !== $rules->of($address, false) || array_filter($address->ancestors(), static fn (Address $above): bool => null !== $rules->of($above, true))) {
+                $sources[$address->path] = true;
+            }
+        }
 
-        return array_fill_keys(array_map(static fn (Rule $rule): string => $rule->source->path, $rules), true);
+        return $sources;
     }
 
     /** Whether an address has a redirect of its own, in force or not. */

@@ -10,6 +10,8 @@ use Lantern\Admin\PlaceViews;
 use Lantern\Admin\View\DoneView;
 use Lantern\Admin\View\MadePlace;
 use Lantern\Admin\View\PlaceSheet;
+use Lantern\Core\Place\ClosedAnswer;
+use Lantern\Core\Place\Closing;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
@@ -99,6 +101,8 @@ final readonly class PlacesMade
         new OA\Property(property: 'light', type: 'string', enum: ['open', 'quiet', 'closed']),
         new OA\Property(property: 'parent', type: 'string', nullable: true, description: 'Null: in no group'),
         new OA\Property(property: 'listed', type: 'boolean'),
+        new OA\Property(property: 'answer', type: 'string', enum: ['not-found', 'gone', 'elsewhere'], description: 'Where visitors go while they are closed'),
+        new OA\Property(property: 'to', type: 'string', nullable: true),
     ])), responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))])]
     public function change(Request $request, #[CurrentUser] Account $account): Response
     {
@@ -112,6 +116,7 @@ final readonly class PlacesMade
             $body->has('parent') ? new Standing($body->uuidOrNull('parent')) : null,
             $body->has('listed') ? $body->bool('listed', true) : null,
             $account->person,
+            $body->has('answer') ? new Closing($body->choice('answer', ClosedAnswer::class, ClosedAnswer::NotFound), $body->uuidOrNull('to')) : null,
         );
 
         return $this->api->json(DoneView::of($step));

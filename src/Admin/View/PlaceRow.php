@@ -30,6 +30,10 @@ final readonly class PlaceRow
         public string $changedAt,
         #[OA\Property]
         public string $changedBy,
+        #[OA\Property]
+        public bool $addressIsFixed,
+        #[OA\Property(description: 'Made from the title, where the place stands')]
+        public string $suggestedAddress,
     ) {
     }
 }

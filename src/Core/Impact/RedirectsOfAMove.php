@@ -48,7 +48,7 @@ final class RedirectsOfAMove
             $this->dropWhatIsTakenBack($moved);
         }
         foreach ($moves as $moved) {
-            $this->leadOn($moved);
+            $this->leadOn($moved, array_merge([], ...$moves));
         }
         foreach ($moves as $moved) {
             $this->makeWhatIsMissing($moved);
@@ -147,8 +147,9 @@ final class RedirectsOfAMove
      * all below it to its new address, where nothing went another way in between.
      *
      * @param non-empty-list<Readdressed> $moved
+     * @param list<Readdressed>           $all   what moves in the same change
      */
-    private function leadOn(array $moved): void
+    private function leadOn(array $moved, array $all): void
     {
         $byFrom = [];
         foreach ($moved as $one) {
@@ -173,7 +174,9 @@ final class RedirectsOfAMove
             }
             $new = $goal->rebased($from, $to);
             $passedBy = array_filter($branches, static fn (Rule|NewRedirect $branch): bool => $branch->source->isBelow($goal));
-            if ([] === $passedBy && !$new->equals($rule->source) && !$new->isBelow($rule->source)) {
+            $served = array_filter([$goal, ...$goal->ancestors()], fn (Address $above): bool => isset($this->prefix[$above->path]));
+            $apart = array_filter($all, static fn (Readdressed $one): bool => $one->from->isBelow($goal) && !$one->from->rebased($from, $to)->equals($one->to));
+            if ([] === $passedBy && [] === $served && [] === $apart && !$new->equals($rule->source) && !$new->isBelow($rule->source)) {
                 $this->retarget($rule, Goal::address($new, $rule->goal->query));
             }
         }
@@ -229,18 +232,16 @@ final class RedirectsOfAMove
         if (!$known->isBelow($rootKnown) || !$known->rebased($rootKnown, $root->to)->equals($one->to) || isset($this->exact[$known->path])) {
             return false;
         }
+        $served = null;
         foreach ($known->ancestors() as $above) {
-            $rule = $this->prefix[$above->path] ?? null;
-            if ($above->equals($rootKnown)) {
-                // One that led elsewhere keeps its work: those that it serves have no other.
-                return null === $rule ? !$root->to->isBelow($rootKnown) : true === $rule->goal->address?->equals($root->to);
-            }
-            if (null !== $rule) {
-                return false;
-            }
+            $served ??= $this->prefix[$above->path] ?? null;
+        }
+        if (null === $served) {
+            return !$root->to->isBelow($rootKnown);
         }
 
-        return false;
+        // One above it serves others, who have nothing else: it keeps them, and this gets a redirect of its own.
+        return $served->source->equals($rootKnown) && true === $served->goal->address?->equals($root->to);
     }
 
     /** A place that visitors still know where this one stood, and that has moved before: it is found again. */

@@ -71,14 +71,15 @@ final readonly class RemovalPlanner
         }
         $made = [];
         $goal = null !== $onward->place ? Goal::place($onward->place->id) : ($onward->gone ? Goal::nowhere() : null);
+        foreach ($this->others as $id => $address) {
+            if (!isset($exact[$address->path])) {
+                $exact[$address->path] = true;
+                $made[] = new NewRedirect($address, false, Goal::place($id));
+            }
+        }
         foreach (null === $goal ? [] : $this->addressesToKeep($place, $standsAtKnown) as $address) {
             if (!isset($exact[$address->path])) {
                 $made[] = new NewRedirect($address, false, $goal, $onward->gone ? RedirectStatus::Gone : RedirectStatus::ForGood);
-            }
-        }
-        foreach ($this->others as $id => $address) {
-            if (!isset($exact[$address->path])) {
-                $made[] = new NewRedirect($address, false, Goal::place($id));
             }
         }
 

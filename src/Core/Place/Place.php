@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Place;
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Address\Slug;
 use Lantern\Core\Visitor;
 
 /** Anything on the storefront that a visitor can arrive at. */
@@ -79,5 +80,11 @@ final readonly class Place
     private static function day(\DateTimeImmutable $day, \DateTimeImmutable $seenFrom): string
     {
         return $day->format($day->format('Y') === $seenFrom->format('Y') ? 'j F' : 'j F Y');
+    }
+
+    /** The address that its title would give it, below what its address stands below now. */
+    public function tidyAddress(): Address
+    {
+        return $this->kind->isFixed() ? $this->address : $this->address->parent()->below(Slug::fromTitle($this->title, $this->kind->value)->text);
     }
 }

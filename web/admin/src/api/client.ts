@@ -82,5 +82,36 @@ export async function upload<T>(path: string, file: File, headers: Record<string
   return ask(Promise.resolve(response.ok ? { data: answer as T, response } : { error: answer, response }));
 }
 
+/**
+ * Sends a file whose work takes a while. The server answers with a line of JSON for each step of it;
+ * the last one is what came of it.
+ */
+export async function uploadInSteps<T>(path: string, file: File, onStep: (step: T) => void): Promise<T> {
+  const body = new FormData();
+  body.append('file', file);
+  const lost = new ProblemError(0, 'The server cannot be reached, or it stopped on the way. Look at the table, then choose the file again.');
+  const response = await fetch(path, { method: 'POST', body, headers: { 'X-CSRF-Token': meta('csrf-token') } }).catch(() => {
+    throw lost;
+  });
+  if (!response.ok || !response.body) return ask(Promise.resolve({ error: await response.json().catch(() => ({})), response }));
+  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  let last: T | null = null;
+  for (;;) {
+    const { value, done } = await reader.read().catch(() => {
+      throw lost;
+    });
+    const lines = (rest + (value ?? '')).split('\n');
+    rest = lines.pop() ?? '';
+    for (const line of lines) {
+      last = JSON.parse(line) as T;
+      onStep(last);
+    }
+    if (done) break;
+  }
+  if (last === null) throw lost;
+  return last;
+}
+
 /** How the API is told which version a change was made for (RFC 9110, 13.1.1). */
 export const ifMatch = (version: number) => ({ 'If-Match': `"${version}"` });

@@ -2,10 +2,11 @@ import { useEffect, useState } from 'react';
 import { api, ask, type PlaceBrief, type PlaceSheet, type RevisionInput, type Touch } from '../api/client';
 import { LightChoice } from '../parts/LightChoice';
 import { Part, Wrong } from '../parts/Part';
-import { PlacePicker } from '../parts/PlacePicker';
 import { useTell } from '../parts/toasts';
 import { fromLocalField, toLocalField } from '../parts/when';
+import { TouchList } from './Touches';
 import { revise, usePlaceChange } from './usePlace';
+import { WhereVisitorsGo } from './WhereVisitorsGo';
 
 type Wanted = {
   light: PlaceSheet['light'];
@@ -48,7 +49,7 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
   useEffect(() => {
     setTouches(null);
     setProblem(null);
-    if (!asks) return;
+    if (!asks || (wanted.closedAnswer === 'elsewhere' && !wanted.closedTo)) return;
     let stale = false;
     const waiting = setTimeout(async () => {
       try {
@@ -62,7 +63,7 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
       stale = true;
       clearTimeout(waiting);
     };
-  }, [asked, asks, place.id]);
+  }, [asked, asks, place.id, wanted.closedAnswer, wanted.closedTo]);
 
   const make = async () => {
     const wrong = await change((version) => revise(place.id, version, asRevision(wanted)));
@@ -111,30 +112,17 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
               <option value="guests">guests, who are not</option>
             </select>
           </label>
-          <label className="text-sm text-soft">
-            While it is closed, its address
-            <select
-              className="field mt-1 text-base text-ink"
-              disabled={!canEdit}
-              value={wanted.closedAnswer}
-              onChange={(event) => set({ closedAnswer: event.target.value as Wanted['closedAnswer'] })}
-            >
-              <option value="not-found">is not found (404)</option>
-              <option value="gone">is gone (410)</option>
-              <option value="elsewhere">leads elsewhere for now (302)</option>
-            </select>
-          </label>
-          {wanted.closedAnswer === 'elsewhere' && (
-            <div className="sm:col-span-2">
-              <PlacePicker
-                label="Where visitors are led while it is closed"
-                chosen={wanted.closedTo}
-                disabled={!canEdit}
-                accept={({ id }) => id !== place.id}
-                onChoose={(closedTo) => set({ closedTo })}
-              />
-            </div>
-          )}
+        </div>
+      )}
+      {place.mayClose && (wanted.light === 'closed' || wanted.opensOn || wanted.closesOn) && (
+        <div className="mt-4">
+          <WhereVisitorsGo
+            place={place}
+            going={{ answer: wanted.closedAnswer, to: wanted.closedTo }}
+            forGood={false}
+            disabled={!canEdit}
+            onChoose={({ answer, to }) => set({ closedAnswer: answer, closedTo: to })}
+          />
         </div>
       )}
       <Wrong id="light-problem" problem={problem} />
@@ -142,19 +130,9 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
         <div className="mt-3 rounded-md bg-tide-wash px-4 py-3" aria-live="polite">
           <p className="font-semibold">What this touches</p>
           {touches === null && !problem && <p className="text-soft">Looking…</p>}
-          {touches?.length === 0 && <p>Nothing today: visitors see the same now.</p>}
-          {touches && touches.length > 0 && (
-            <ul className="mt-1 grid gap-1">
-              {touches.map(({ sentence, breaks }) => (
-                <li key={sentence} className={breaks ? 'text-brick' : undefined}>
-                  {breaks && <span className="font-semibold">Breaks: </span>}
-                  {sentence}
-                </li>
-              ))}
-            </ul>
-          )}
+          {touches && <TouchList touches={touches} />}
           <div className="mt-3 flex gap-3">
-            <button type="button" className="button button--tide" disabled={problem !== null} onClick={() => void make()}>
+            <button type="button" className="button button--tide" disabled={problem !== null || touches === null} onClick={() => void make()}>
               {wanted.light === before.light ? 'Change it' : `Make it ${wanted.light}`}
             </button>
             <button type="button" className="button" onClick={() => setWanted(before)}>

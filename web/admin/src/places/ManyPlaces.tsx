@@ -1,55 +1,27 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useState } from 'react';
 import { api, ask, type PlaceBrief, type PlaceRow } from '../api/client';
+import { PlacePicker } from '../parts/PlacePicker';
 import { useTell } from '../parts/toasts';
-import { refreshWorkbench } from '../shell/queries';
+import { useEdits } from '../parts/useEdits';
+import { AddressesSheet } from './AddressesSheet';
 
-type Change = { light?: 'open' | 'quiet' | 'closed'; parent?: string | null; listed?: boolean };
+type Change = { light?: 'open' | 'quiet' | 'closed'; parent?: string | null; listed?: boolean; answer?: 'not-found' | 'gone' | 'elsewhere'; to?: string };
 
 /** What is done with all chosen places at once: one step, taken back as one. */
 export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; groups: PlaceBrief[]; onDone: () => void }) {
-  const queries = useQueryClient();
   const tell = useTell();
+  const edit = useEdits();
   const [busy, setBusy] = useState(false);
-  const done = useRef<string[]>([]);
-
-  const undo = useCallback(async () => {
-    const step = done.current.pop();
-    if (!step) return;
-    try {
-      const { sentence } = await ask(api.POST('/api/edits/{id}/undo', { params: { path: { id: step } } }));
-      tell.say(`Taken back: ${sentence}`);
-      await refreshWorkbench(queries);
-    } catch (error) {
-      tell.warn(error);
-    }
-  }, [queries, tell]);
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing =
-        event.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(event.target.tagName) && (event.target as HTMLInputElement).type !== 'checkbox';
-      if ((event.ctrlKey || event.metaKey) && !event.shiftKey && event.key.toLowerCase() === 'z' && !typing && done.current.length > 0) {
-        event.preventDefault();
-        void undo();
-      }
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, [undo]);
+  const [asking, setAsking] = useState<'closed' | 'addresses' | null>(null);
 
   const make = async (change: Change) => {
     setBusy(true);
-    try {
-      const { step, sentence } = await ask(api.POST('/api/places/many', { body: { places: chosen.map(({ place }) => place.id), ...change } }));
-      done.current.push(step);
-      tell.say(sentence, () => void undo());
+    const wrong = await edit(ask(api.POST('/api/places/many', { body: { places: chosen.map(({ place }) => place.id), ...change } })));
+    setBusy(false);
+    if (wrong) tell.warn(wrong);
+    else {
+      setAsking(null);
       onDone();
-      await refreshWorkbench(queries);
-    } catch (error) {
-      tell.warn(error);
-    } finally {
-      setBusy(false);
     }
   };
 
@@ -61,11 +33,23 @@ export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; gro
       <strong className="mr-2">
         {chosen.length} {chosen.length === 1 ? 'place' : 'places'} chosen
       </strong>
-      {(['open', 'quiet', 'closed'] as const).map((light) => (
+      {(['open', 'quiet'] as const).map((light) => (
         <button key={light} type="button" className="button" disabled={busy} onClick={() => void make({ light })}>
           Make {light}
         </button>
       ))}
+      <button
+        type="button"
+        className="button"
+        disabled={busy}
+        aria-expanded={asking === 'closed'}
+        onClick={() => setAsking(asking === 'closed' ? null : 'closed')}
+      >
+        Make closed…
+      </button>
+      <button type="button" className="button" disabled={busy} onClick={() => setAsking('addresses')}>
+        Addresses…
+      </button>
       <button type="button" className="button" disabled={busy} onClick={() => void make({ listed: false })}>
         Out of search engines
       </button>
@@ -94,6 +78,39 @@ export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; gro
       <button type="button" className="ml-auto min-h-6 text-tide underline" onClick={onDone}>
         Choose none
       </button>
+      {asking === 'closed' && (
+        <div className="flex w-full flex-wrap items-center gap-2 border-t border-line pt-2">
+          <span className="font-semibold">Where should their visitors go?</span>
+          <button type="button" className="button" disabled={busy} onClick={() => void make({ light: 'closed' })}>
+            As each says already
+          </button>
+          <button type="button" className="button" disabled={busy} onClick={() => void make({ light: 'closed', answer: 'gone' })}>
+            Gone (410)
+          </button>
+          <button type="button" className="button" disabled={busy} onClick={() => void make({ light: 'closed', answer: 'not-found' })}>
+            Not found (404)
+          </button>
+          <div className="w-64">
+            <PlacePicker
+              label="To a place"
+              chosen={null}
+              disabled={busy}
+              accept={({ id }) => !chosen.some(({ place }) => place.id === id)}
+              onChoose={(to) => to && void make({ light: 'closed', answer: 'elsewhere', to: to.id })}
+            />
+          </div>
+        </div>
+      )}
+      {asking === 'addresses' && (
+        <AddressesSheet
+          rows={chosen}
+          onClose={() => setAsking(null)}
+          onDone={() => {
+            setAsking(null);
+            onDone();
+          }}
+        />
+      )}
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { api, ask, askDone, ifMatch, type PlaceSheet } from '../api/client';
+import { api, ask, type PlaceSheet } from '../api/client';
 import { Trouble } from '../menus/MenusView';
 import { type Looking, ShopBeside, today } from '../menus/ShopBeside';
 import { Lantern } from '../parts/Lantern';
@@ -14,6 +14,7 @@ import { LightPart } from './LightPart';
 import { ListingPart } from './ListingPart';
 import { MentionsPart } from './MentionsPart';
 import { ProductsPart } from './ProductsPart';
+import { RemovePlace } from './RemovePlace';
 import { StandingPart } from './StandingPart';
 import { revise, usePlace, usePlaceChange } from './usePlace';
 import { WordsPart } from './WordsPart';
@@ -130,15 +131,7 @@ function Acts({ sheet }: { sheet: PlaceSheet }) {
       tell.warn(error);
     }
   };
-  const remove = async () => {
-    try {
-      await askDone(api.DELETE('/api/places/{id}', { params: { path: { id: place.id }, header: ifMatch(sheet.version) } as never }));
-      navigate('/places');
-      tell.say(`“${place.title}” was taken away. No visitor had seen it.`);
-    } catch (error) {
-      tell.warn(error);
-    }
-  };
+  const [removing, setRemoving] = useState(false);
   return (
     <>
       {sheet.hasWords && (
@@ -146,11 +139,10 @@ function Acts({ sheet }: { sheet: PlaceSheet }) {
           Duplicate
         </button>
       )}
-      {sheet.liveAddress === null && (
-        <button type="button" className="min-h-6 text-tide underline" onClick={() => void remove()}>
-          Take it away
-        </button>
-      )}
+      <button type="button" className="min-h-6 text-tide underline" onClick={() => setRemoving(true)}>
+        Remove…
+      </button>
+      {removing && <RemovePlace sheet={sheet} onClose={() => setRemoving(false)} />}
     </>
   );
 }

@@ -8,6 +8,7 @@ import { Lantern } from '../parts/Lantern';
 import { useNarrowing } from '../parts/useNarrowing';
 import { when } from '../parts/when';
 import { useSession } from '../shell/queries';
+import { AddressField } from './AddressField';
 import { ManyPlaces } from './ManyPlaces';
 import { NewPlace } from './NewPlace';
 
@@ -214,7 +215,7 @@ function Head({ one, order, down, onOrder }: { one: Order; order: Order; down: s
 }
 
 function Row({
-  row: { place, menus, listed, steps, visits, changedAt, changedBy },
+  row: { place, menus, listed, steps, visits, changedAt, changedBy, addressIsFixed, suggestedAddress },
   canEdit,
   chosen,
   onToggle,
@@ -226,8 +227,14 @@ function Row({
   onToggle: (id: string, range: boolean) => void;
   onKeyDown: (event: KeyboardEvent<HTMLElement>, id: string) => void;
 }) {
+  const [readdressing, setReaddressing] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
+  const leave = () => {
+    setReaddressing(false);
+    requestAnimationFrame(() => button.current?.focus());
+  };
   return (
-    <tr className={`border-b border-line/70 ${chosen ? 'bg-tide-wash' : 'hover:bg-sheet'}`}>
+    <tr className={`border-b border-line/70 ${readdressing ? 'bg-sheet align-top' : chosen ? 'bg-tide-wash' : 'hover:bg-sheet'}`}>
       {canEdit && (
         <td className="py-1">
           <input
@@ -253,8 +260,24 @@ function Row({
         </span>
       </td>
       <td className="py-1 pr-4 whitespace-nowrap">{place.kindWords}</td>
-      <td className="address max-w-64 truncate py-1 pr-4" title={place.address}>
-        {place.address}
+      <td className={`address py-1 pr-4 ${readdressing ? 'min-w-96' : 'max-w-64 truncate'}`} title={readdressing ? undefined : place.address}>
+        {readdressing ? (
+          <div className="font-sans text-base text-ink">
+            <AddressField place={place} suggested={suggestedAddress} hasBelow={null} autoFocus onLeave={leave} />
+          </div>
+        ) : canEdit && !addressIsFixed ? (
+          <button
+            ref={button}
+            type="button"
+            aria-label={`Address of ${place.title}: ${place.address}`}
+            className="block min-h-6 max-w-full cursor-text truncate rounded px-1 -mx-1 hover:bg-tide-wash"
+            onClick={() => setReaddressing(true)}
+          >
+            {place.address}
+          </button>
+        ) : (
+          place.address
+        )}
       </td>
       <td className="max-w-48 truncate py-1 pr-4 text-sm" title={menus.join(', ')}>
         {menus.length > 0 ? menus.join(', ') : <span className="text-soft">none</span>}

@@ -1,9 +1,7 @@
-import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { type Schemas, upload } from '../api/client';
+import { type Schemas, uploadInSteps } from '../api/client';
 import { Modal } from '../parts/Modal';
-import { useTell } from '../parts/toasts';
-import { refreshWorkbench } from '../shell/queries';
+import { useEdits } from '../parts/useEdits';
 
 type Judgement = Schemas['JudgementView'];
 
@@ -11,22 +9,21 @@ const fates = { added: 'goes in', already: 'is there already', refused: 'refused
 
 /** Redirects from a CSV file: the fate of every line first, then one button. */
 export function RedirectSheet({ onClose }: { onClose: () => void }) {
-  const queries = useQueryClient();
-  const tell = useTell();
+  const edit = useEdits();
   const [file, setFile] = useState<File | null>(null);
   const [judged, setJudged] = useState<Judgement | null>(null);
-  const [working, setWorking] = useState<string | null>(null);
+  const [working, setWorking] = useState<Schemas['SheetProgress'] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const send = async (chosen: File, take: boolean) => {
-    setWorking(take ? 'Storing the good lines…' : 'Reading the file…');
+    setWorking({ step: 'Sending the file', done: 0, of: 0, judgement: null, edit: null, problem: null });
     setProblem(null);
     try {
-      const answer = await upload<Judgement>(`/api/redirects/sheet${take ? '?take=yes' : ''}`, chosen);
-      if (take) {
-        tell.say(`${answer.added} redirects are in${answer.refused > 0 ? `, ${answer.refused} lines are not` : ''}.`);
-        await Promise.all([refreshWorkbench(queries), queries.invalidateQueries({ queryKey: ['redirects'] })]);
+      const last = await uploadInSteps<Schemas['SheetProgress']>(`/api/redirects/sheet${take ? '?take=yes' : ''}`, chosen, setWorking);
+      if (last.problem) throw new Error(last.problem);
+      if (take && last.edit) {
+        await edit(Promise.resolve(last.edit));
         onClose();
-      } else setJudged(answer);
+      } else setJudged(last.judgement ?? null);
     } catch (error) {
       setJudged(null);
       setProblem(error instanceof Error ? error.message : String(error));
@@ -57,7 +54,20 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
           }}
         />
       </label>
-      {working && <p aria-live="polite">{working}</p>}
+      {working && (
+        <div aria-live="polite">
+          <p>
+            {working.step}
+            {working.of > 0 ? `: ${working.done.toLocaleString('en-GB')} of ${working.of.toLocaleString('en-GB')}` : '…'}
+          </p>
+          <progress
+            className="mt-1 h-2 w-full accent-tide"
+            aria-label={working.step}
+            max={working.of || undefined}
+            value={working.of ? working.done : undefined}
+          />
+        </div>
+      )}
       {problem && (
         <p role="alert" className="rounded-md bg-brick-wash px-3 py-2 text-[#7c2c1d]">
           {problem}

@@ -1,11 +1,10 @@
-import { useQueries } from '@tanstack/react-query';
-import { useState } from 'react';
-import { api, ask } from '../api/client';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
+import { api, ask, type Schemas } from '../api/client';
 import { Choices } from '../menus/ShopBeside';
 import { fromLocalField } from '../parts/when';
-import { useSession } from '../shell/queries';
 
-const MOST = 50;
+const MOST = 1000;
 
 const endings: Record<number, string> = {
   200: 'The page opens.',
@@ -18,20 +17,23 @@ const endings: Record<number, string> = {
 /** Any address, or a whole list of them, followed step by step as a visitor would go. */
 export function TryAddress() {
   const [text, setText] = useState('');
+  const [settled, setSettled] = useState('');
   const [copy, setCopy] = useState<'workbench' | 'live'>('workbench');
   const [audience, setAudience] = useState<'guest' | 'customer'>('guest');
   const [at, setAt] = useState('');
-  const session = useSession();
-  const shop = session.data?.storefrontUrl ?? '';
-  const asked = [...new Set(text.split(/\s+/).filter(Boolean))].slice(0, MOST);
-  const path = (typed: string) => (shop && typed.startsWith(shop) ? typed.slice(shop.length) || '/' : typed.startsWith('/') ? typed : `/${typed}`);
-  const answers = useQueries({
-    queries: asked.map((typed) => ({
-      queryKey: ['answer', typed, copy, audience, at],
-      queryFn: () =>
-        ask(api.GET('/api/answer', { params: { query: { address: path(typed), copy, audience, ...(at ? { at: fromLocalField(at) ?? '' } : {}) } } })),
-    })),
+  useEffect(() => {
+    const waiting = setTimeout(() => setSettled(text), 150);
+    return () => clearTimeout(waiting);
+  }, [text]);
+  const all = [...new Set(settled.split(/\s+/).filter(Boolean))];
+  const addresses = all.slice(0, MOST);
+  const tried = useQuery({
+    queryKey: ['answers', addresses, copy, audience, at],
+    queryFn: () => ask(api.POST('/api/answers', { body: { addresses, copy, audience, at: fromLocalField(at) } })),
+    enabled: addresses.length > 0,
+    placeholderData: keepPreviousData,
   });
+  const answers = addresses.length > 0 && text.trim() !== '' ? (tried.data?.answers ?? []) : [];
   return (
     <section aria-label="Try an address" className="grid gap-2 rounded-md border border-line bg-sheet p-4">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -48,13 +50,16 @@ export function TryAddress() {
           chosen={audience === 'guest' ? 'Guest' : 'Customer'}
           onChoose={(one) => setAudience(one === 'Guest' ? 'guest' : 'customer')}
         />
-        <input
-          type="datetime-local"
-          aria-label="Try it at another date"
-          className="choice border border-line"
-          value={at}
-          onChange={(event) => setAt(event.target.value)}
-        />
+        <label className="flex items-center gap-2 text-sm text-soft">
+          at
+          <input
+            type="datetime-local"
+            aria-label="Try it at another date"
+            className="choice border border-line"
+            value={at}
+            onChange={(event) => setAt(event.target.value)}
+          />
+        </label>
       </div>
       <textarea
         aria-label="Addresses to try"
@@ -64,31 +69,65 @@ export function TryAddress() {
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
-      {asked.length > 0 && (
-        <ul aria-label="Trails" className="grid max-h-72 gap-1.5 overflow-auto" aria-live="polite">
-          {asked.map((typed, n) => {
-            const { data, error } = answers[n] ?? {};
-            return (
-              <li key={typed} className="flex flex-wrap items-center gap-x-1.5 gap-y-1">
-                {error && <span className="text-brick">{error.message}</span>}
-                {data?.trail.map((step, nth) => (
-                  <span key={`${step.from} ${step.why}`} className="flex flex-wrap items-center gap-1.5">
-                    {nth > 0 && <span aria-hidden="true">→</span>}
-                    <span className="rounded bg-paper px-1.5 font-mono text-[12px]">{step.from}</span>
-                    <span className="text-sm text-soft">{step.why}</span>
-                  </span>
-                ))}
-                {data && (
-                  <strong className={`rounded px-1.5 text-sm ${data.status >= 400 ? 'bg-brick-wash text-[#7c2c1d]' : 'bg-lamp-wash'}`}>
-                    {data.location ? `${data.status}, one hop to ${data.location}` : `${data.status} ${endings[data.status] ?? ''}`}
-                  </strong>
-                )}
-              </li>
-            );
-          })}
-        </ul>
+      {tried.error && <p className="text-brick">{tried.error.message}</p>}
+      {answers.length > 1 && <p aria-live="polite">{summary(answers)}</p>}
+      {answers.length > 0 && (
+        <ol aria-label="Trails" className="grid max-h-80 gap-1.5 overflow-auto" aria-live="polite">
+          {answers.map((answer, n) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: the answers stand in the order in which they were asked for
+            <Trail key={n} answer={answer} />
+          ))}
+        </ol>
       )}
-      {text.split(/\s+/).filter(Boolean).length > MOST && <p className="text-sm text-soft">The first {MOST} are tried.</p>}
+      {all.length > MOST && <p className="text-sm text-soft">The first {MOST} are tried.</p>}
     </section>
   );
+}
+
+function Trail({ answer }: { answer: Schemas['AnswerView'] }) {
+  const last = answer.trail.at(-1);
+  return (
+    <li className="flex flex-wrap items-center gap-x-1.5 gap-y-1">
+      {answer.trail.map((step, nth) => (
+        <span key={`${step.from} ${step.why}`} className="flex flex-wrap items-center gap-1.5">
+          {nth > 0 && (
+            <span aria-hidden="true" className="text-soft">
+              →
+            </span>
+          )}
+          <span className="rounded border border-line bg-paper px-1.5 font-mono text-[12px] break-all">{step.from}</span>
+          <span className="text-sm text-soft">{step.why}</span>
+        </span>
+      ))}
+      {last?.to?.startsWith('http') && (
+        <span className="flex items-center gap-1.5">
+          <span aria-hidden="true" className="text-soft">
+            →
+          </span>
+          <span className="rounded border border-line bg-paper px-1.5 font-mono text-[12px] break-all">{last.to}</span>
+        </span>
+      )}
+      <strong className={`rounded px-1.5 text-sm ${answer.status >= 400 ? 'bg-brick-wash text-[#7c2c1d]' : 'bg-lamp-wash'}`}>
+        {answer.location ? `${answer.status}, one hop to ${answer.location}` : `${answer.status} ${endings[answer.status] ?? ''}`}
+      </strong>
+    </li>
+  );
+}
+
+/** What came of a list: "12 tried: 9 lead on in one hop, 2 open, 1 is not found." */
+function summary(answers: Schemas['AnswerView'][]): string {
+  const count = (is: (status: number) => boolean) => answers.filter(({ status }) => is(status)).length;
+  const told = (
+    [
+      [count((status) => status >= 300 && status < 400), 'leads on in one hop', 'lead on in one hop'],
+      [count((status) => status === 200), 'opens', 'open'],
+      [count((status) => status === 403), 'asks to sign in', 'ask to sign in'],
+      [count((status) => status === 410), 'is gone', 'are gone'],
+      [count((status) => status === 404), 'is not found', 'are not found'],
+      [count((status) => status === 400), 'cannot be read', 'cannot be read'],
+    ] as const
+  )
+    .filter(([n]) => n > 0)
+    .map(([n, one, many]) => `${n} ${n === 1 ? one : many}`);
+  return `${answers.length} tried: ${told.join(', ')}.`;
 }

@@ -8,6 +8,8 @@ export const useWaiting = () => useQuery({ queryKey: ['waiting'], queryFn: () =>
 /** After any change of the workbench, everything that is shown of it is asked for again. */
 export function refreshWorkbench(queries: QueryClient): Promise<unknown> {
   return Promise.all(
-    ['waiting', 'frame', 'menu', 'places', 'place', 'mentions', 'seen', 'policies'].map((key) => queries.invalidateQueries({ queryKey: [key] })),
+    ['waiting', 'frame', 'menu', 'places', 'place', 'mentions', 'seen', 'policies', 'redirects', 'answers'].map((key) =>
+      queries.invalidateQueries({ queryKey: [key] }),
+    ),
   );
 }

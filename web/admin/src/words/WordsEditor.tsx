@@ -281,7 +281,7 @@ const linked = (text: string, href: string) => ({ type: 'text', text, marks: [{ 
 
 async function nameOf(address: string): Promise<PlaceBrief | null> {
   try {
-    return (await ask(api.GET('/api/answer', { params: { query: { address } } }))).place ?? null;
+    return (await ask(api.POST('/api/answers', { body: { addresses: [address] } }))).answers[0]?.place ?? null;
   } catch {
     return null;
   }
