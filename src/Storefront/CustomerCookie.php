@@ -15,7 +15,7 @@ use Symfony\Component\HttpFoundation\Request;
  */
 final readonly class CustomerCookie
 {
-    private const NAME = 'customer';
+    public const NAME = 'customer';
     private const DAYS = 7;
 
     public function __construct(#[Autowire(env: 'APP_SECRET')] private string $secret)
@@ -24,7 +24,13 @@ final readonly class CustomerCookie
 
     public function isSignedIn(Request $request, \DateTimeImmutable $now): bool
     {
-        [$until, $signature] = explode('.', $request->cookies->getString(self::NAME), 2) + ['', ''];
+        return $this->isValid($request->cookies->getString(self::NAME), $now);
+    }
+
+    /** @param string $cookie its value, as the browser sent it */
+    public function isValid(string $cookie, \DateTimeImmutable $now): bool
+    {
+        [$until, $signature] = explode('.', $cookie, 2) + ['', ''];
 
         return ctype_digit($until) && (int) $until > $now->getTimestamp() && hash_equals($this->sign($until), $signature);
     }

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
+use Lantern\Core\Address\Address;
+use Lantern\Core\Address\Query;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
 use Lantern\Interchange\PreviewToken;
 use Lantern\Persistence\Copies;
+use Lantern\Persistence\FirstLook;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -20,8 +24,11 @@ use Symfony\Component\HttpFoundation\Response;
 #[AutoconfigureTag('controller.service_arguments')]
 final readonly class StorefrontController
 {
+    private const METHODS = 'GET, HEAD, OPTIONS';
+
     public function __construct(
         private Copies $copies,
+        private FirstLook $look,
         private ClockInterface $clock,
         private Pages $pages,
         private OpenFormats $formats,
@@ -63,37 +70,60 @@ final readonly class StorefrontController
         if ($visit->isLive()) {
             $request->attributes->set('answer', $answer);
         }
+        if ($request->isMethod('OPTIONS')) {
+            return new Response('', 204, ['Allow' => self::METHODS]);
+        }
         if ($answer->isRedirect()) {
             return $this->redirect($visit, $answer);
         }
         if (200 === $answer->status && !\in_array($request->getMethod(), ['GET', 'HEAD'], true)) {
-            return new Response('This address can only be read.', 405, ['Allow' => 'GET, HEAD', 'Content-Type' => 'text/plain']);
+            return new Response('This address can only be read.', 405, ['Allow' => self::METHODS, 'Content-Type' => 'text/plain']);
         }
+        $version = $this->versionToKeep($visit, $answer, $request);
         $response = $this->pages->page($visit, $answer, $request);
+        if (null !== $version && null !== $answer->address) {
+            $this->keep($version, $visit, $answer->address, $response);
+        }
         $response->isNotModified($request);
 
         return $response;
     }
 
+    /** Known before the page is made, so that what is published meanwhile is not kept under a name that is older. */
+    private function versionToKeep(Visit $visit, Answer $answer, Request $request): ?string
+    {
+        $mayBeKept = KeptPages::isThere() && $visit->isLive() && 200 === $answer->status && null !== $answer->address
+            && !\in_array($answer->place?->kind, [null, PlaceKind::File, PlaceKind::Search], true) && '' === Query::split($visit->target)[1];
+
+        return $mayBeKept ? $this->look->at($answer->address)->version : null;
+    }
+
+    private function keep(string $version, Visit $visit, Address $address, Response $response): void
+    {
+        $headers = [];
+        foreach ($response->headers->all() as $name => $values) {
+            if (!\in_array($name, ['date', 'set-cookie'], true)) {
+                $headers[(string) $name] = implode(', ', $values);
+            }
+        }
+        $now = $visit->visitor->moment;
+        KeptPages::keep($version, $visit->visitor->signedIn, $address->path, $headers + AnswerHeaders::safety(), (string) $response->getContent(), $now, $this->look->nextChange($now));
+    }
+
     private function redirect(Visit $visit, Answer $answer): Response
     {
         $location = (string) $answer->location;
-        $response = new Response('', $answer->status, ['Location' => (str_starts_with($location, '/') ? $visit->prefix : '').$location]);
-        // A browser keeps a 301 for ever unless told otherwise, and an address may be taken back some day.
-        $response->headers->set('Cache-Control', \in_array($answer->status, [301, 308], true) ? 'public, max-age=3600' : 'no-cache');
 
-        return $response;
+        return new Response('', $answer->status, [
+            'Location' => (str_starts_with($location, '/') ? $visit->prefix : '').$location,
+            'Cache-Control' => AnswerHeaders::cacheControl($answer, $visit->visitor->moment),
+        ]);
     }
 
     private function secured(Response $response, ?Visit $visit, Request $request): Response
     {
         $ancestors = true === $visit?->preview ? $this->adminUrl : "'none'";
-        $response->headers->add([
-            'Content-Security-Policy' => "default-src 'self'; base-uri 'none'; object-src 'none'; form-action 'self'; frame-ancestors $ancestors",
-            'X-Content-Type-Options' => 'nosniff',
-            'Referrer-Policy' => 'strict-origin-when-cross-origin',
-            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
-        ]);
+        $response->headers->add(AnswerHeaders::safety($ancestors));
         if ($response instanceof BinaryFileResponse && 'application/pdf' !== $response->headers->get('Content-Type')) {
             // Nothing in a file is ever run, whatever it holds. (A browser shows a PDF only outside a sandbox.)
             $response->headers->set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors $ancestors; sandbox");

@@ -34,7 +34,7 @@ final class EveryAddressEverTest extends ShopTestCase
     private array $ever = [];
     /** @var array<string, true> addresses at which “not found” was chosen, and all that may lead there */
     private array $given = [];
-    /** @var array<string, int> how often each kind of step was made */
+    /** @var non-empty-array<string, int> how often each kind of step was made */
     private array $made = ['move' => 0, 'carry' => 0, 'swap' => 0, 'remove' => 0, 'gone' => 0, 'not-found' => 0, 'return' => 0, 'undo' => 0];
     /** @var array<string, list<string>> former addresses of each place, by id */
     private array $former = [];

@@ -14,6 +14,9 @@ final readonly class Address implements \Stringable
 {
     public const MAX_BYTES = 2048;
 
+    /** Most of what is asked for: parts of letters, digits and marks that need no folding, none of them a dot segment. */
+    private const NORMAL_ALREADY = '~^(?:/[a-z0-9_\~-][a-z0-9._\~-]*)+$~D';
+
     private function __construct(public string $path)
     {
     }
@@ -27,6 +30,9 @@ final readonly class Address implements \Stringable
     {
         if (\strlen($path) > self::MAX_BYTES) {
             throw BadAddress::tooLong();
+        }
+        if (1 === preg_match(self::NORMAL_ALREADY, $path)) {
+            return new self($path);
         }
         if ('' === $path || '/' !== $path[0]) {
             throw BadAddress::notAbsolute();

@@ -10,12 +10,16 @@ use Lantern\Core\Place\Place;
 /** What the storefront answers to a request, and how it came to it. */
 final readonly class Answer
 {
+    private const FOR_GOOD_KEPT = 3600;
+    private const GONE_KEPT = 300;
+
     /**
      * @param int          $status   HTTP status: 200, 301, 302, 307, 308, 400, 403, 404 or 410
      * @param Address|null $address  normal form of what was asked for; null where it has none
      * @param string|null  $location for a redirect: where the one hop leads, encoded, with its query
      * @param list<Step>   $trail
      * @param Place|null   $place    where the trail ends, if a place stands there, open or not
+     * @param \DateTimeImmutable|null $changesAt the first later moment at which a date alone could change this answer
      */
     public function __construct(
         public int $status,
@@ -23,12 +27,29 @@ final readonly class Answer
         public ?string $location,
         public array $trail,
         public ?Place $place,
+        public ?\DateTimeImmutable $changesAt = null,
     ) {
     }
 
     public function isRedirect(): bool
     {
         return null !== $this->location;
+    }
+
+    /**
+     * How long a browser, or a cache on the way, may give this answer without asking again, in seconds
+     * (RFC 9111, 4.2). What is for good is kept for an hour, not for ever: an address may be taken back
+     * some day. No answer is kept past a date that could change it.
+     */
+    public function keepFor(\DateTimeImmutable $moment): int
+    {
+        $most = match ($this->status) {
+            301, 308 => self::FOR_GOOD_KEPT,
+            410 => self::GONE_KEPT,
+            default => 0,
+        };
+
+        return null === $this->changesAt ? $most : max(0, min($most, $this->changesAt->getTimestamp() - $moment->getTimestamp()));
     }
 
     /** A visit that led nowhere and that nobody meant to end: it is worth counting. */

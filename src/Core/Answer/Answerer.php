@@ -50,30 +50,33 @@ final readonly class Answerer
         $at = $asked;
         $targetQuery = '';
         $seen = [];
+        $changesAt = null;
         while (true) {
             if (isset($seen[$at->path]) || \count($seen) >= self::MAX_STEPS) {
-                return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'redirects go round in a circle')], null);
+                return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'redirects go round in a circle')], null, $changesAt);
             }
             $seen[$at->path] = true;
 
             $place = $this->places->at($at);
+            $changesAt = self::earlier($changesAt, $place?->opening->nextChange($visitor->moment));
             if (true === $place?->opensAt($visitor->moment)) {
-                return $this->arrived($asked, $place, Query::merge($targetQuery, $query), $visitor, $trail, $status);
+                return $this->arrived($asked, $place, Query::merge($targetQuery, $query), $visitor, $trail, $status, $changesAt);
             }
             $rule = $this->rules->exact($at, $visitor->moment) ?? $this->rules->longestPrefix($at, $visitor->moment);
             if (null !== $rule) {
+                $changesAt = self::earlier($changesAt, $rule->until);
                 if (RedirectStatus::Gone === $rule->status) {
-                    return new Answer(410, $asked, null, [...$trail, new Step($at->path, 'gone', null, $rule->id)], null);
+                    return new Answer(410, $asked, null, [...$trail, new Step($at->path, 'gone', null, $rule->id)], null, $changesAt);
                 }
                 $status = null === $status ? $rule->status : $status->then($rule->status);
                 if (null !== $rule->goal->outside) {
                     $trail[] = new Step($at->path, $this->why($rule), $rule->goal->outside, $rule->id);
 
-                    return new Answer($status->value, $asked, $rule->goal->outside, $trail, null);
+                    return new Answer($status->value, $asked, self::withQuery($rule->goal->outside, Query::merge($targetQuery, $query)), $trail, null, $changesAt);
                 }
                 $next = null !== $rule->goal->placeId ? $this->places->get($rule->goal->placeId)?->address : $rule->next($at);
                 if (null === $next) {
-                    return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'a redirect whose place is no longer there', null, $rule->id)], null);
+                    return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'a redirect whose place is no longer there', null, $rule->id)], null, $changesAt);
                 }
                 $targetQuery = Query::merge($rule->goal->query, $targetQuery);
                 $trail[] = new Step($at->path, $this->why($rule), $next->path, $rule->id);
@@ -90,32 +93,46 @@ final readonly class Answerer
                 }
             }
 
-            return $this->nothing($asked, $at, $place, $trail);
+            return $this->nothing($asked, $at, $place, $trail, $changesAt);
         }
     }
 
     /** @param list<Step> $trail */
-    private function arrived(Address $asked, Place $place, string $query, Visitor $visitor, array $trail, ?RedirectStatus $status): Answer
+    private function arrived(Address $asked, Place $place, string $query, Visitor $visitor, array $trail, ?RedirectStatus $status, ?\DateTimeImmutable $changesAt): Answer
     {
         $allowed = $place->audience->includes($visitor);
         $trail[] = new Step($place->address->path, $allowed ? 'opens' : 'opens for another audience');
         if (null !== $status) {
-            return new Answer($status->value, $asked, $place->address->encoded().('' === $query ? '' : '?'.$query), $trail, $place);
+            return new Answer($status->value, $asked, $place->address->encoded().('' === $query ? '' : '?'.$query), $trail, $place, $changesAt);
         }
 
-        return new Answer($allowed ? 200 : 403, $asked, null, $trail, $place);
+        return new Answer($allowed ? 200 : 403, $asked, null, $trail, $place, $changesAt);
     }
 
     /** @param list<Step> $trail */
-    private function nothing(Address $asked, Address $at, ?Place $place, array $trail): Answer
+    private function nothing(Address $asked, Address $at, ?Place $place, array $trail, ?\DateTimeImmutable $changesAt): Answer
     {
         // A dead end is told at once: leading a visitor on to it would be a hop to nothing.
         if (null === $place) {
-            return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'nothing is here')], null);
+            return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'nothing is here')], null, $changesAt);
         }
         $gone = ClosedAnswer::Gone === $place->closedAnswer;
 
-        return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? 'closed, answers gone' : 'closed, answers not found')], $place);
+        return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? 'closed, answers gone' : 'closed, answers not found')], $place, $changesAt);
+    }
+
+    /** An outside address keeps its own parameters and its fragment; the visitor's come along. */
+    private static function withQuery(string $url, string $query): string
+    {
+        [$base, $own, $fragment] = Query::split($url);
+        $query = Query::merge($own, $query);
+
+        return $base.('' === $query ? '' : "?$query").('' === $fragment ? '' : "#$fragment");
+    }
+
+    private static function earlier(?\DateTimeImmutable $one, ?\DateTimeImmutable $other): ?\DateTimeImmutable
+    {
+        return null === $one || null === $other ? $one ?? $other : min($one, $other);
     }
 
     private function why(Rule $rule): string

@@ -77,8 +77,8 @@ final readonly class RemovalPlanner
                 $made[] = new NewRedirect($address, false, Goal::place($id));
             }
         }
-        foreach (null === $goal ? [] : $this->addressesToKeep($place, $standsAtKnown) as $address) {
-            if (!isset($exact[$address->path])) {
+        foreach ($this->addressesToKeep($place, $standsAtKnown) as $address) {
+            if (null !== $goal && !isset($exact[$address->path])) {
                 $made[] = new NewRedirect($address, false, $goal, $onward->gone ? RedirectStatus::Gone : RedirectStatus::ForGood);
             }
         }

@@ -54,7 +54,7 @@ final class AnswererTest extends TestCase
         yield 'a chain is one hop' => ['/chain-1', 301, '/papers', 'chain-2'];
         yield 'a chain with a hop for now is for now' => ['/chain-0', 302, '/papers', 'chain-1'];
         yield 'the visitor\'s parameters survive, the target\'s own win' => ['/with-query?sort=price&from=letter', 301, '/papers?sort=name&from=letter', 'redirect'];
-        yield 'to the outside' => ['/outside?x=1', 301, 'https://example.org/a?b=1', 'redirect'];
+        yield 'to the outside' => ['/outside?x=1&b=2', 301, 'https://example.org/a?b=1&x=1', 'redirect'];
         yield 'gone' => ['/gone', 410, null, 'gone'];
         yield 'a chain that ends gone' => ['/to-gone', 410, null, 'gone'];
         yield 'a prefix' => ['/blog/marbling/2', 404, null, 'redirect /blog/*'];

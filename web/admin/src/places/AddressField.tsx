@@ -85,7 +85,7 @@ export function AddressField({
         </label>
       )}
       {plan && !problem && (
-        <div id={`${id}-plan`} className="mt-3 rounded-md bg-tide-wash px-4 py-3">
+        <div id={`${id}-plan`} ref={autoFocus ? bringIntoView : undefined} className="mt-3 rounded-md bg-tide-wash px-4 py-3">
           <p className="font-semibold break-words">
             <span className="font-mono text-[13px]">{place.address}</span> becomes <span className="font-mono text-[13px]">{plan.lines[0]?.address}</span>
           </p>
@@ -117,6 +117,9 @@ export function AddressField({
     </>
   );
 }
+
+/** In a long table the plan would open below what can be seen. */
+const bringIntoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' });
 
 /** What changes of addresses do, in sentences, and every address that changes. */
 export function PlanWords({ plan }: { plan: AddressPlan }) {

@@ -30,7 +30,7 @@ export function WhereVisitorsGo({
   const row = (is: boolean, choose: () => void, words: string, why: string) => (
     <label
       key={`${words} ${why}`}
-      className={`flex min-h-8 cursor-pointer items-baseline gap-2.5 rounded px-2 py-1 focus-within:outline-2 focus-within:outline-tide ${is ? 'bg-lamp-wash' : 'hover:bg-paper'}`}
+      className={`flex min-h-8 cursor-pointer items-baseline gap-2.5 rounded px-2 py-1 focus-within:outline-2 focus-within:outline-tide ${is ? 'bg-tide-wash' : 'hover:bg-paper'}`}
     >
       <input type="radio" name={name} className="accent-tide" checked={is} onChange={choose} />
       <span className="font-medium">{words}</span>

@@ -38,14 +38,14 @@ export function ManyRedirects({ ids, onDone }: { ids: string[]; onDone: () => vo
         }}
       >
         <div className="w-64">
-          <TargetField label="Lead all of them to" value={target} disabled={busy} onChange={setTarget} />
+          <TargetField label="Lead all of them to" placeholder="a place or an address" value={target} disabled={busy} onChange={setTarget} />
         </div>
         <button type="submit" className="button" disabled={busy || !target.trim()}>
           Lead them there
         </button>
       </form>
       <select
-        className="field w-auto"
+        className="field w-36"
         aria-label="How they answer"
         disabled={busy}
         value=""

@@ -10,11 +10,13 @@ export function TargetField({
   label,
   value,
   disabled = false,
+  placeholder = 'letters of a place, /new, /new/* or https://…',
   onChange,
 }: {
   label: string;
   value: string;
   disabled?: boolean;
+  placeholder?: string;
   onChange: (value: string) => void;
 }) {
   const id = useId();
@@ -44,7 +46,7 @@ export function TargetField({
         aria-activedescendant={places.length > at ? `${id}-${at}` : undefined}
         autoComplete="off"
         spellCheck={false}
-        placeholder="letters of a place, /new, /new/* or https://…"
+        placeholder={placeholder}
         disabled={disabled}
         value={value}
         onFocus={() => setFocused(true)}

@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Storefront;
+
+use Lantern\Core\Answer\Answer;
+
+/** The headers that go with an answer of the storefront, whoever gives it. */
+final class AnswerHeaders
+{
+    /**
+     * What keeps a page and its visitor safe.
+     *
+     * @param string $ancestors who may show the page in a frame, as a source of Content-Security-Policy
+     *
+     * @return array<string, string>
+     */
+    public static function safety(string $ancestors = "'none'"): array
+    {
+        return [
+            'Content-Security-Policy' => "default-src 'self'; base-uri 'none'; object-src 'none'; form-action 'self'; frame-ancestors $ancestors",
+            'X-Content-Type-Options' => 'nosniff',
+            'Referrer-Policy' => 'strict-origin-when-cross-origin',
+            'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
+        ];
+    }
+
+    /** How long the answer may be kept on the way (RFC 9111, 5.2.2). */
+    public static function cacheControl(Answer $answer, \DateTimeImmutable $moment): string
+    {
+        $seconds = $answer->keepFor($moment);
+
+        return 0 === $seconds ? 'no-cache' : "max-age=$seconds, public";
+    }
+}
