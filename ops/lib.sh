@@ -27,7 +27,7 @@ install_packages() {
   [ -x "/usr/sbin/php-fpm$php_version" ] || missing+=("php$php_version-fpm")
   local extension loaded
   loaded=$(php -m 2>/dev/null || true)
-  for extension in intl mbstring xml:dom pgsql:pdo_pgsql curl zip apcu; do
+  for extension in intl mbstring xml:dom pgsql:pdo_pgsql dba curl zip apcu; do
     grep -qix "${extension#*:}" <<<"$loaded" || missing+=("php$php_version-${extension%:*}")
   done
   command -v php >/dev/null || missing+=("php$php_version-cli")
@@ -187,11 +187,12 @@ start_web() {
   sed -e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@socket@|$socket|g; s|@root@|$root|g; s|@var@|$LANTERN_VAR|g" \
       -e "s|@storefront@|$storefront_port|g; s|@admin@|$admin_port|g" \
       -e "s|@user@|$(is_root && echo "user $user;")|" ops/nginx.conf > "$run/nginx.conf"
+  [ -z "${nginx_addition:-}" ] || "$nginx_addition"
   chmod 600 "$run/php-fpm.conf"
   mkdir -p "$run/nginx"
   is_root && chown -R www-data: "$run/nginx"
   say 'Starting php-fpm and nginx'
-  setsid "/usr/sbin/php-fpm$php_version" --nodaemonize --fpm-config "$run/php-fpm.conf" -c ops/php.ini >>"$LANTERN_VAR/log/php-fpm.log" 2>&1 &
+  setsid "/usr/sbin/php-fpm$php_version" --nodaemonize --fpm-config "$run/php-fpm.conf" -c ops/php.ini -d opcache.preload="$root/ops/preload.php" -d opcache.preload_user="$user" >>"$LANTERN_VAR/log/php-fpm.log" 2>&1 &
   fpm_pid=$!
   local try
   for try in $(seq 50); do [ -S "$socket" ] && break; kill -0 $fpm_pid 2>/dev/null || die "php-fpm did not start: $(tail -n 1 "$LANTERN_VAR/log/php-fpm.log")"; sleep 0.1; done

@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
-require dirname(__DIR__).'/src/boot.php';
+if (true !== require dirname(__DIR__).'/src/early.php') {
+    require dirname(__DIR__).'/src/boot.php';
 
-lantern_serve('storefront');
+    lantern_serve('storefront');
+}

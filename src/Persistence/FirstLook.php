@@ -36,7 +36,32 @@ final class FirstLook
     /** @throws \PDOException where the database does not answer */
     public function at(Address $address): Neighbourhood
     {
-        return new Neighbourhood($address, $this->row($address->path));
+        $row = $this->row($address->path);
+        $columns = static function (string $prefix) use ($row): ?array {
+            $some = [];
+            foreach ($row as $name => $value) {
+                if (str_starts_with($name, $prefix)) {
+                    $some[substr($name, 2)] = $value;
+                }
+            }
+
+            return isset($some['id']) ? $some : null;
+        };
+
+        return Neighbourhood::of($address, self::text($row['release'] ?? '').'.'.self::text($row['catalogue'] ?? ''), $columns('p_'), $columns('r_'), $columns('g_'));
+    }
+
+    /**
+     * Which release is live, and which state the product system is in.
+     *
+     * @return array{release: string, number: int, catalogue: string}
+     */
+    public function version(): array
+    {
+        $result = $this->connection()->query("SELECT COALESCE((SELECT id::text || ' ' || number FROM journal.release ORDER BY number DESC LIMIT 1), ' 0') || ' ' || (SELECT version FROM catalogue.version)");
+        [$release, $number, $catalogue] = explode(' ', self::text(false === $result ? '' : $result->fetchColumn())) + ['', '0', ''];
+
+        return ['release' => $release, 'number' => (int) $number, 'catalogue' => $catalogue];
     }
 
     /**
@@ -55,6 +80,11 @@ final class FirstLook
         $midnight = $now->setTimezone(new \DateTimeZone('UTC'))->modify('tomorrow');
 
         return \is_string($moment) ? min($midnight, new \DateTimeImmutable($moment)) : $midnight;
+    }
+
+    private static function text(mixed $value): string
+    {
+        return \is_scalar($value) ? (string) $value : '';
     }
 
     /** @return array<string, mixed> */
@@ -95,6 +125,8 @@ final class FirstLook
             $this->connection = new \PDO($dsn, rawurldecode($parts['user'] ?? ''), rawurldecode($parts['pass'] ?? ''), [
                 \PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION,
                 \PDO::ATTR_PERSISTENT => 'cli' !== \PHP_SAPI,
+                // One round trip for a statement, not three.
+                \PDO::ATTR_EMULATE_PREPARES => true,
             ]);
         }
 

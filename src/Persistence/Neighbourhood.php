@@ -13,29 +13,19 @@ use Lantern\Core\Redirect\RuleLookup;
 /** What stands at one address, and where a redirect from there leads. Whatever is asked for beyond that is out of sight. */
 final readonly class Neighbourhood implements PlaceLookup, RuleLookup
 {
-    /** Changes with everything that is published and everything that the product system says. */
-    public string $version;
-    private ?Place $place;
-    private ?Rule $rule;
-    private ?Place $goal;
-
-    /** @param array<string, mixed> $row as FirstLook reads it */
-    public function __construct(private Address $address, array $row)
+    /** @param string $version changes with everything that is published and everything that the product system says */
+    private function __construct(private Address $address, public string $version, private ?Place $place, private ?Rule $rule, private ?Place $goal)
     {
-        $columns = static function (string $prefix) use ($row): array {
-            $some = [];
-            foreach ($row as $name => $value) {
-                if (str_starts_with($name, $prefix)) {
-                    $some[substr($name, 2)] = $value;
-                }
-            }
+    }
 
-            return $some;
-        };
-        $this->version = (\is_string($row['release'] ?? null) ? $row['release'] : '').'.'.(\is_scalar($row['catalogue'] ?? null) ? $row['catalogue'] : '');
-        $this->place = isset($row['p_id']) ? PlaceReader::fromRow($columns('p_')) : null;
-        $this->rule = isset($row['r_id']) ? RuleReader::fromRow($columns('r_')) : null;
-        $this->goal = isset($row['g_id']) ? PlaceReader::fromRow($columns('g_')) : null;
+    /**
+     * @param array<string, mixed>|null $place columns of the place that stands there
+     * @param array<string, mixed>|null $rule  columns of the redirect from there
+     * @param array<string, mixed>|null $goal  columns of the place that it leads to
+     */
+    public static function of(Address $address, string $version, ?array $place, ?array $rule, ?array $goal): self
+    {
+        return new self($address, $version, null === $place ? null : PlaceReader::fromRow($place), null === $rule ? null : RuleReader::fromRow($rule), null === $goal ? null : PlaceReader::fromRow($goal));
     }
 
     public function at(Address $address): ?Place

@@ -54,7 +54,7 @@ final readonly class Publisher
      */
     public function publish(string $by): ?int
     {
-        return $this->connection->transactional(function () use ($by): ?int {
+        $number = $this->connection->transactional(function () use ($by): ?int {
             // One at a time; and what is edited meanwhile waits for the next.
             $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern publish'))");
             $this->connection->executeStatement('LOCK TABLE journal.touched IN SHARE ROW EXCLUSIVE MODE');
@@ -74,6 +74,9 @@ final readonly class Publisher
 
             return $number;
         });
+        NodeTable::forgetRelease();
+
+        return $number;
     }
 
     /** @return list<ReleaseNote> the latest releases, newest first */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Persistence;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Redirect\Rule;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The redirects of the workbench as the management interface lists and exports them: by source, a page at a time. */
@@ -68,7 +69,7 @@ final readonly class RedirectTable
         return array_map(static function (array $columns): ListedRedirect {
             $row = new Row($columns);
             $rule = RuleReader::fromRow($columns);
-            $address = $row->textOrNull('place_address') ?? ($rule->goal->address?->path.('' === $rule->goal->query ? '' : '?'.$rule->goal->query).($rule->prefix && null !== $rule->goal->address ? '/*' : ''));
+            $address = $row->textOrNull('place_address') ?? self::typed($rule);
 
             return new ListedRedirect($rule, $row->int('version'), $row->textOrNull('place_title') ?? $rule->goal->outside ?? $address, $rule->goal->outside ?? $address, $row->text('origin'), $row->text('note'), $row->int('visits'), $row->textOrNull('last_visit'), $row->textOrNull('shadow'), $row->bool('nowhere'));
         }, $rows);
@@ -87,15 +88,31 @@ final readonly class RedirectTable
         return is_numeric($count) ? (int) $count : 0;
     }
 
-    /** @return \Generator<int, ListedRedirect> all of them, by source */
-    public function all(): \Generator
+    /** @return \Generator<int, ExportedRedirect> all of one copy, by source, a few thousand at a time */
+    public function all(CopyName $copy = CopyName::Workbench): \Generator
     {
-        $after = null;
+        $name = $copy->value;
+        $after = ['source' => '', 'id' => '00000000-0000-0000-0000-000000000000'];
         do {
-            $page = $this->page('', '', '', '', $after, 2000);
-            yield from $page;
-            $after = [] === $page ? null : $page[\count($page) - 1]->rule->id;
-        } while (null !== $after && 2000 === \count($page));
+            $rows = $this->connection->fetchAllAssociative(<<<SQL
+                SELECT r.*, p.address AS place_address FROM $name.redirect r LEFT JOIN $name.place p ON p.id = r.goal_place_id
+                WHERE (r.source, r.id) > (:source, CAST(:id AS uuid)) ORDER BY r.source, r.id LIMIT 5000
+                SQL, $after);
+            foreach ($rows as $columns) {
+                $row = new Row($columns);
+                $rule = RuleReader::fromRow($columns);
+                $after = ['source' => $row->text('source'), 'id' => $row->text('id')];
+                yield new ExportedRedirect($rule, $row->textOrNull('place_address') ?? $rule->goal->outside ?? self::typed($rule), $row->text('note'));
+            }
+        } while ([] !== $rows);
+    }
+
+    /** An address that a redirect leads to, as a person would type it. */
+    private static function typed(Rule $rule): string
+    {
+        $address = $rule->goal->address;
+
+        return null === $address ? '' : $address->path.($rule->prefix ? '/*' : '').('' === $rule->goal->query ? '' : '?'.$rule->goal->query);
     }
 
     /** Whose target is closed, or not there. */

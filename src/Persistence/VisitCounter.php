@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Persistence;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answer;
 
 /**
@@ -33,18 +34,23 @@ final readonly class VisitCounter
 
     public function count(Answer $answer, \DateTimeImmutable $now): void
     {
-        if (null === $answer->address) {
-            return;
+        if (null !== $answer->address && !$this->note($answer->address, $now, $answer->isMissed())) {
+            $this->writeNoted($now);
         }
-        $visit = [$answer->isMissed() ? 'missed_visit' : 'visit', $answer->address->path, $now->format('Y-m-d')];
+    }
+
+    /** @return bool whether that is all for now; else there is something to write, once the visitor has been answered */
+    public function note(Address $address, \DateTimeImmutable $now, bool $missed = false): bool
+    {
+        $visit = ($missed ? 'missed_visit' : 'visit').' '.$now->format('Y-m-d').' '.$address->path;
         if (!self::hasMemory()) {
             $this->write([$visit]);
 
-            return;
+            return true;
         }
-        $nth = apcu_inc('visits.noted');
-        apcu_store("visit.$nth", $visit, 3600);
-        $this->writeNoted($now);
+        apcu_store('visit.'.apcu_inc('visits.noted'), $visit, 3600);
+
+        return apcu_exists('visits.wait');
     }
 
     /** Writes what was noted, at most every few seconds and by one process at a time. */
@@ -64,9 +70,7 @@ final readonly class VisitCounter
         $keys = array_map(static fn (int $nth): string => "visit.$nth", range($from + 1, $to));
         $visits = apcu_fetch($keys);
         apcu_delete($keys);
-        /** @var list<array{string, string, string}> $all */
-        $all = \is_array($visits) ? array_values($visits) : [];
-        $this->write($all);
+        $this->write(array_values(array_filter(\is_array($visits) ? $visits : [], \is_string(...))));
         if ($to < $noted) {
             apcu_delete('visits.wait');
         }
@@ -77,12 +81,13 @@ final readonly class VisitCounter
         return \function_exists('apcu_enabled') && apcu_enabled();
     }
 
-    /** @param list<array{string, string, string}> $visits table, address and day of each */
+    /** @param list<string> $visits table, day and address of each */
     private function write(array $visits): void
     {
         $counts = [];
-        foreach ($visits as [$table, $address, $day]) {
-            $counts[$table]["$day $address"] = ($counts[$table]["$day $address"] ?? 0) + 1;
+        foreach ($visits as $visit) {
+            [$table, $key] = explode(' ', $visit, 2);
+            $counts[$table][$key] = ($counts[$table][$key] ?? 0) + 1;
         }
         foreach ($counts as $table => $rows) {
             // In one order, so that two nodes never wait for one another.

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Answer\Answer;
-
 /** The headers that go with an answer of the storefront, whoever gives it. */
 final class AnswerHeaders
 {
@@ -26,11 +24,9 @@ final class AnswerHeaders
         ];
     }
 
-    /** How long the answer may be kept on the way (RFC 9111, 5.2.2). */
-    public static function cacheControl(Answer $answer, \DateTimeImmutable $moment): string
+    /** How long an answer may be kept on the way (RFC 9111, 5.2.2). */
+    public static function cacheControl(int $seconds): string
     {
-        $seconds = $answer->keepFor($moment);
-
         return 0 === $seconds ? 'no-cache' : "max-age=$seconds, public";
     }
 }

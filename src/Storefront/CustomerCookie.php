@@ -27,6 +27,12 @@ final readonly class CustomerCookie
         return $this->isValid($request->cookies->getString(self::NAME), $now);
     }
 
+    /** @param string $cookies the header Cookie (RFC 6265, 4.2.1) */
+    public static function among(string $cookies): string
+    {
+        return 1 === preg_match('/(?:^|;\s*)'.self::NAME.'=([0-9A-Za-z._-]*)/', $cookies, $found) ? $found[1] : '';
+    }
+
     /** @param string $cookie its value, as the browser sent it */
     public function isValid(string $cookie, \DateTimeImmutable $now): bool
     {

@@ -4,19 +4,23 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Answer\Answer;
+use Lantern\Core\Address\Address;
 
 /** A response that needs no framework to be sent. */
 final readonly class EarlyResponse
 {
-    /** @param array<string, string> $headers */
-    public function __construct(public int $status, public array $headers, public string $body, public Answer $answer)
+    /**
+     * @param array<string, string> $headers
+     * @param Address|null          $visited what was asked for
+     */
+    public function __construct(public int $status, public array $headers, public string $body, public ?Address $visited)
     {
     }
 
-    public static function redirect(Answer $answer, \DateTimeImmutable $now): self
+    /** @param int $kept for how long it may be kept, in seconds */
+    public static function redirect(int $status, string $location, int $kept, ?Address $visited): self
     {
-        return new self($answer->status, ['Location' => (string) $answer->location, 'Cache-Control' => AnswerHeaders::cacheControl($answer, $now)] + AnswerHeaders::safety(), '', $answer);
+        return new self($status, ['Location' => $location, 'Cache-Control' => AnswerHeaders::cacheControl($kept)] + AnswerHeaders::safety(), '', $visited);
     }
 
     public function send(bool $withBody): void

@@ -116,7 +116,7 @@ final readonly class StorefrontController
 
         return new Response('', $answer->status, [
             'Location' => (str_starts_with($location, '/') ? $visit->prefix : '').$location,
-            'Cache-Control' => AnswerHeaders::cacheControl($answer, $visit->visitor->moment),
+            'Cache-Control' => AnswerHeaders::cacheControl($answer->keepFor($visit->visitor->moment)),
         ]);
     }
 

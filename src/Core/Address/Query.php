@@ -35,6 +35,15 @@ final class Query
         return [$path, $query, $fragment];
     }
 
+    /** A URL, or a path, with the visitor's parameters joined to its own, before its fragment. */
+    public static function added(string $url, string $visitor): string
+    {
+        [$base, $own, $fragment] = self::split($url);
+        $query = self::merge($own, $visitor);
+
+        return $base.('' === $query ? '' : "?$query").('' === $fragment ? '' : "#$fragment");
+    }
+
     /** @return list<string> */
     private static function pairs(string $query): array
     {

@@ -43,13 +43,19 @@ final readonly class Answer
      */
     public function keepFor(\DateTimeImmutable $moment): int
     {
-        $most = match ($this->status) {
+        $most = self::mostKept($this->status);
+
+        return null === $this->changesAt ? $most : max(0, min($most, $this->changesAt->getTimestamp() - $moment->getTimestamp()));
+    }
+
+    /** How long answers of a status may be kept where no date could change them, in seconds. */
+    public static function mostKept(int $status): int
+    {
+        return match ($status) {
             301, 308 => self::FOR_GOOD_KEPT,
             410 => self::GONE_KEPT,
             default => 0,
         };
-
-        return null === $this->changesAt ? $most : max(0, min($most, $this->changesAt->getTimestamp() - $moment->getTimestamp()));
     }
 
     /** A visit that led nowhere and that nobody meant to end: it is worth counting. */

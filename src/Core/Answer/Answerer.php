@@ -72,7 +72,7 @@ final readonly class Answerer
                 if (null !== $rule->goal->outside) {
                     $trail[] = new Step($at->path, $this->why($rule), $rule->goal->outside, $rule->id);
 
-                    return new Answer($status->value, $asked, self::withQuery($rule->goal->outside, Query::merge($targetQuery, $query)), $trail, null, $changesAt);
+                    return new Answer($status->value, $asked, Query::added($rule->goal->outside, Query::merge($targetQuery, $query)), $trail, null, $changesAt);
                 }
                 $next = null !== $rule->goal->placeId ? $this->places->get($rule->goal->placeId)?->address : $rule->next($at);
                 if (null === $next) {
@@ -119,15 +119,6 @@ final readonly class Answerer
         $gone = ClosedAnswer::Gone === $place->closedAnswer;
 
         return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? 'closed, answers gone' : 'closed, answers not found')], $place, $changesAt);
-    }
-
-    /** An outside address keeps its own parameters and its fragment; the visitor's come along. */
-    private static function withQuery(string $url, string $query): string
-    {
-        [$base, $own, $fragment] = Query::split($url);
-        $query = Query::merge($own, $query);
-
-        return $base.('' === $query ? '' : "?$query").('' === $fragment ? '' : "#$fragment");
     }
 
     private static function earlier(?\DateTimeImmutable $one, ?\DateTimeImmutable $other): ?\DateTimeImmutable

@@ -20,7 +20,7 @@ use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\RuleTable;
 use Lantern\Core\Visitor;
 
-require dirname(__DIR__).'/vendor/autoload.php';
+require dirname(__DIR__, 2).'/vendor/autoload.php';
 
 /** @return array{float, float} median and slowest, in milliseconds */
 function measured(int $times, Closure $work): array

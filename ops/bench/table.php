@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+// Makes a table of what ops/bench/web.sh measured: the median of the rounds, and ratios between things of one run.
+
+$rounds = [];
+foreach (file($argv[1], \FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+    [$what, $rate, $median, $late, $bad] = explode(' ', $line);
+    $rounds[$what]['rate'][] = (float) $rate;
+    $rounds[$what]['median'][] = (float) $median;
+    $rounds[$what]['late'][] = (float) $late;
+    $rounds[$what]['bad'][] = (int) $bad;
+}
+$middle = static function (array $values): float {
+    sort($values);
+
+    return $values[intdiv(count($values), 2)];
+};
+$rate = static fn (string $what): float => $middle($rounds[$what]['rate']);
+$names = [
+    'map' => "nginx's own map, 100,000 rules",
+    'bare' => 'a bare PHP file',
+    'redirect' => 'redirects, 100,000 rules',
+    'controller' => 'a bare controller of the application',
+    'page' => 'a category page',
+    'framework' => 'the same page, made anew each time',
+    'rules-1000' => 'redirects, 1,000 rules',
+    'rules-1000000' => 'redirects, 1,000,000 rules',
+];
+printf("%-40s %12s %14s %16s %18s\n", '', 'a second', 'median, ms', '99 % under, ms', 'of a bare file');
+foreach ($names as $what => $name) {
+    printf("%-40s %12s %14.2f %16.2f %18.2f\n", $name, number_format($rate($what)), $middle($rounds[$what]['median']), $middle($rounds[$what]['late']), $rate($what) / $rate('bare'));
+    if (array_sum($rounds[$what]['bad']) > 0) {
+        printf("    %d answers of these were errors\n", array_sum($rounds[$what]['bad']));
+    }
+}
+printf("\nA redirect to a bare PHP file: %.2f (aim: no less than 0.5)\n", $rate('redirect') / $rate('bare'));
+printf("A page to a bare controller: %.2f (aim: no less than 1)\n", $rate('page') / $rate('controller'));
+printf("A million rules to a thousand: %.2f (aim: no less than 0.9)\n", $rate('rules-1000000') / $rate('rules-1000'));

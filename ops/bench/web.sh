@@ -1,0 +1,90 @@
+# What the storefront answers in a second, beside what the same servers could answer at the most.
+# Sourced by bin/bench, with `root` set. Everything is measured in one run, one thing after the other, several times round.
+export LANTERN_VAR="$root/var/bench"
+. ops/lib.sh
+storefront_port=${LANTERN_BENCH_STOREFRONT_PORT:-8290}
+admin_port=${LANTERN_BENCH_ADMIN_PORT:-8291}
+database_port=${LANTERN_BENCH_DATABASE_PORT:-8292}
+side_port=${LANTERN_BENCH_SIDE_PORT:-8293}
+postgres_options=()
+rounds=${LANTERN_BENCH_ROUNDS:-5} seconds=${LANTERN_BENCH_SECONDS:-4} connections=4
+
+side_server() {
+  # The same nginx and the same php-fpm serve a bare file, a bare controller, and nginx's own map of the same redirects.
+  sed -i -e '$d' -e 's|^http {|http { map_hash_max_size 400000; map_hash_bucket_size 256;|' "$LANTERN_VAR/run/nginx.conf"
+  cat >> "$LANTERN_VAR/run/nginx.conf" <<NGINX
+    map \$uri \$moved { default ""; include $LANTERN_VAR/run/redirects.map; }
+    server {
+        listen 127.0.0.1:$side_port;
+        location = /bare { fastcgi_param SCRIPT_FILENAME $root/ops/bench/bare.php; include $LANTERN_VAR/run/fastcgi; fastcgi_pass unix:$(socket_path); }
+        location = /bare-controller { fastcgi_param SCRIPT_FILENAME $root/ops/bench/bare-controller.php; include $LANTERN_VAR/run/fastcgi; fastcgi_pass unix:$(socket_path); }
+        location / { if (\$moved) { return 301 \$moved; } return 404; }
+    }
+}
+NGINX
+  grep -E '^ *fastcgi_param' ops/nginx.conf | grep -v SCRIPT_FILENAME | sed -e 's|\$front|bare.php|g' > "$LANTERN_VAR/run/fastcgi"
+}
+
+export_map() { quietly php bin/console lantern:redirects:export --format=nginx --copy=live; cp "$LANTERN_VAR/log/setup.log" "$LANTERN_VAR/run/redirects.map"; }
+
+# Prints requests a second, median and 99th percentile of one thing, for one round.
+measure() {
+  local url="$1"; shift
+  local script=() arguments=()
+  while [ $# -gt 0 ]; do if [ "$1" = -- ]; then arguments=("$@"); break; fi; script+=("$1"); shift; done
+  wrk --latency -t1 -c"$connections" -d"${seconds}s" "${script[@]}" "$url" "${arguments[@]}" 2>&1 | awk '
+    function ms(t) { if (t ~ /us$/) return t / 1000; if (t ~ /ms$/) return t + 0; return t * 1000 }
+    $1 == "50%" { median = ms($2) } $1 == "99%" { late = ms($2) } $1 == "Requests/sec:" { rate = $2 }
+    /Non-2xx/ { bad = $NF } END { printf "%.0f %.2f %.2f %d\n", rate, median, late, bad }'
+}
+
+# Publishes that many redirects, and asks until this node has its table of them.
+fill() {
+  local release try
+  release=$(php ops/bench/fill.php "$1")
+  for try in $(seq 240); do
+    curl -s -o /dev/null "http://127.0.0.1:$storefront_port/bench/1-an-old-address-of-this-shop.html"
+    { compgen -G "$LANTERN_VAR/cache/addresses/addresses-$release-*.cdb" || compgen -G "$LANTERN_VAR/cache/addresses/addresses-*-$release-*.cdb"; } >/dev/null && return 0
+    sleep 0.5
+  done
+  die "The node made no table of release $release."
+}
+
+bench_web() {
+  command -v wrk >/dev/null || { is_root || die 'wrk is missing: apt-get install wrk.'; quietly apt-get update; quietly apt-get install -y --no-install-recommends wrk; }
+  rm -rf "$LANTERN_VAR/postgres" "$LANTERN_VAR/files" "$LANTERN_VAR/cache/addresses"
+  trap stop_all EXIT
+  trap 'exit 130' INT TERM
+  write_environment
+  install_packages
+  install_libraries
+  build
+  start_database
+  quietly php bin/console doctrine:migrations:migrate --no-interaction
+  quietly php bin/console lantern:demo
+  php ops/bench/fill.php 100000 >/dev/null
+  export_map
+  nginx_addition=side_server start_web
+  local shop="http://127.0.0.1:$storefront_port" side="http://127.0.0.1:$side_port"
+  local results="$LANTERN_VAR/log/bench.txt"; : > "$results"
+  local round count
+  fill 100000
+  for round in $(seq "$rounds"); do
+    say "Round $round of $rounds"
+    {
+      echo "map $(measure "$side" -s ops/bench/random-redirects.lua -- 100000)"
+      echo "bare $(measure "$side/bare")"
+      echo "redirect $(measure "$shop" -s ops/bench/random-redirects.lua -- 100000)"
+      echo "controller $(measure "$side/bare-controller")"
+      echo "page $(measure "$shop/papers/marbled")"
+      echo "framework $(measure "$shop/papers/marbled?page-is-made=anew")"
+    } >> "$results"
+  done
+  # The same question with few rules and with many, in turn, so that neither is measured on a warmer machine.
+  for count in 1000 1000000 1000 1000000 1000 1000000; do
+    say "$count redirects"
+    fill "$count"
+    echo "rules-$count $(measure "$shop" -s ops/bench/random-redirects.lua -- "$count")" >> "$results"
+  done
+  php ops/bench/table.php "$results"
+}

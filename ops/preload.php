@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+// What EarlyAnswer needs, linked once when php-fpm starts (opcache.preload) instead of with every request.
+
+require dirname(__DIR__).'/src/autoload.php';
+
+foreach (['Core/Address', 'Core/Answer', 'Core/Place', 'Core/Redirect'] as $folder) {
+    foreach (glob(dirname(__DIR__)."/src/$folder/*.php") ?: [] as $file) {
+        lantern_load('Lantern\\'.strtr($folder, '/', '\\').'\\'.basename($file, '.php'));
+    }
+}
+foreach (['Core\Refused', 'Core\Visitor', 'Core\Menu\Target', 'Core\Menu\OutsideTarget', 'Persistence\FirstLook', 'Persistence\Neighbourhood', 'Persistence\NodeTable', 'Persistence\OutOfSight', 'Persistence\PlaceReader', 'Persistence\Row', 'Persistence\RuleReader', 'Persistence\VisitCounter', 'Storefront\AnswerHeaders', 'Storefront\CustomerCookie', 'Storefront\EarlyAnswer', 'Storefront\EarlyResponse', 'Storefront\KeptPages'] as $class) {
+    lantern_load("Lantern\\$class");
+}
