@@ -31,8 +31,8 @@ return (static function (): bool {
     }
     $visits = new VisitCounter($look->connection(...));
     $isAllForNow = null === $response || null === $response->visited || 'GET' !== $method || $visits->note($response->visited, $now);
-    if (null !== $response && (!$isAllForNow || !$table->isUpToDate())) {
-        // The visitor waits for none of this.
+    if (!$isAllForNow) {
+        // Every few seconds there is something to write down. The visitor waits for none of it.
         if (function_exists('fastcgi_finish_request')) {
             fastcgi_finish_request();
         }

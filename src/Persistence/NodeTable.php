@@ -81,13 +81,6 @@ final class NodeTable
         return Neighbourhood::of($address, $version['release'].'.'.$version['catalogue'], $known['p'] ?? null, $known['r'] ?? null, $place);
     }
 
-    public function isUpToDate(): bool
-    {
-        $state = self::isPossible() ? apcu_fetch('table.files') : true;
-
-        return true === $state || \is_string($state) && str_starts_with($state, $this->version()['release'].' ');
-    }
-
     /** Makes the table, or adds what changed, where it is not of the latest release; one process at a time. */
     public function keepUp(): void
     {

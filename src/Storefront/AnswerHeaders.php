@@ -7,6 +7,9 @@ namespace Lantern\Storefront;
 /** The headers that go with an answer of the storefront, whoever gives it. */
 final class AnswerHeaders
 {
+    /** Goes with a redirect, too: browsers heed it on the way (Referrer Policy, 8.1). */
+    public const REFERRER = 'strict-origin-when-cross-origin';
+
     /**
      * What keeps a page and its visitor safe.
      *
@@ -19,7 +22,7 @@ final class AnswerHeaders
         return [
             'Content-Security-Policy' => "default-src 'self'; base-uri 'none'; object-src 'none'; form-action 'self'; frame-ancestors $ancestors",
             'X-Content-Type-Options' => 'nosniff',
-            'Referrer-Policy' => 'strict-origin-when-cross-origin',
+            'Referrer-Policy' => self::REFERRER,
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',
         ];
     }

@@ -123,7 +123,8 @@ final readonly class StorefrontController
     private function secured(Response $response, ?Visit $visit, Request $request): Response
     {
         $ancestors = true === $visit?->preview ? $this->adminUrl : "'none'";
-        $response->headers->add(AnswerHeaders::safety($ancestors));
+        // A redirect shows nothing that would have to be kept safe.
+        $response->headers->add($response->headers->has('Location') ? ['Referrer-Policy' => AnswerHeaders::REFERRER] : AnswerHeaders::safety($ancestors));
         if ($response instanceof BinaryFileResponse && 'application/pdf' !== $response->headers->get('Content-Type')) {
             // Nothing in a file is ever run, whatever it holds. (A browser shows a PDF only outside a sandbox.)
             $response->headers->set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors $ancestors; sandbox");
