@@ -81,7 +81,7 @@ test('the same work by keyboard alone', async ({ page }) => {
   await page.keyboard.type('/about-us/find-the-yellow-door');
   await expect(page.getByText(/will lead on for good \(301\)/)).toBeVisible();
   await keys(page, 'Enter');
-  await expect(page.getByText('Visit the workshop stands at /about-us/find-the-yellow-door now.').first()).toBeVisible();
+  await expect(page.getByText('“Visit the workshop” stands at /about-us/find-the-yellow-door now.').first()).toBeVisible();
 
   // Published, and walked.
   const publish = page.getByRole('button', { name: 'Publish' });

@@ -209,7 +209,7 @@ test('files are uploaded, and what is not allowed says why', async ({ page }) =>
   const folder = mkdtempSync(join(tmpdir(), 'lantern-'));
   const files = { 'Red dot.gif': gif, 'liar.png': '<html><script>1</script></html>', 'huge.pdf': Buffer.alloc(50 * 1024 * 1024, '%PDF-1.4 ') };
   for (const [name, content] of Object.entries(files)) writeFileSync(join(folder, name), content);
-  await page.getByLabel('Files').setInputFiles(Object.keys(files).map((name) => join(folder, name)));
+  await page.getByLabel('Files', { exact: true }).setInputFiles(Object.keys(files).map((name) => join(folder, name)));
   await page.getByRole('button', { name: 'Upload' }).click();
   await expect(page.getByText('“liar.png” is called .png, but its content is text/html.')).toBeVisible();
   await expect(page.getByText('A file has at most 20 MB.')).toBeVisible();
@@ -249,8 +249,12 @@ test('a page is duplicated: its words and listing, never its address', async ({ 
   await expect(words(page)).toContainText('By card when you order');
   await expect(part(page, 'Address').getByRole('textbox', { name: 'Address' })).toHaveValue('/help/copy-of-ways-to-pay');
   await expect(page.getByRole('img', { name: 'Quiet' }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Take it away' }).click();
-  await expect(page.getByText('“Copy of Ways to pay” was taken away.').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Remove…' }).click();
+  const end = page.getByRole('dialog', { name: 'Remove “Copy of Ways to pay”' });
+  await expect(end).toContainText('No visitor knows /help/copy-of-ways-to-pay yet');
+  await expect(end.getByText('Where should its visitors go?')).toHaveCount(0);
+  await end.getByRole('button', { name: 'Remove it' }).click();
+  await expect(page.getByText('“Copy of Ways to pay” is removed.').first()).toBeVisible();
 });
 
 test('two people write in one text: both stand until one is chosen', async ({ page, browser }) => {

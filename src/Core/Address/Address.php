@@ -41,11 +41,12 @@ final readonly class Address implements \Stringable
         foreach (explode('/', self::bare($path)) as $part) {
             if ('..' === $part) {
                 array_pop($parts);
-            } elseif ('' !== $part && '.' !== $part) {
+            } elseif ('.' !== $part) {
                 $parts[] = $part;
             }
         }
-        $address = new self('/'.implode('/', $parts));
+        // Empty parts fall away last: to a browser /a//.. is /a/, and not the root.
+        $address = new self('/'.implode('/', array_filter($parts, static fn (string $part): bool => '' !== $part)));
         // Encoding what may not stand bare makes a path longer; the normal form has to have a normal form.
         if (\strlen($address->encoded()) > self::MAX_BYTES) {
             throw BadAddress::tooLong();
@@ -150,7 +151,7 @@ final readonly class Address implements \Stringable
                 if (1 !== preg_match('/[A-Za-z0-9._~\x80-\xFF-]/', $byte)) {
                     $byte = '%'.strtoupper($hex);
                 }
-            } elseif (1 === preg_match('/[\x00-\x20"<>\\\\^`{|}?#\x7F]/', $byte)) {
+            } elseif (1 === preg_match('/[\x00-\x20"<>\[\]\\\\^`{|}?#\x7F]/', $byte)) {
                 $byte = \sprintf('%%%02X', \ord($byte));
             }
             if ('%00' === $byte) {

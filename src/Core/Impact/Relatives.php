@@ -6,11 +6,14 @@ namespace Lantern\Core\Impact;
 
 use Lantern\Core\Outline\Likeness;
 use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceKind;
 
 /** The places that somebody who wanted one that is no more would most likely be glad of. */
 final class Relatives
 {
     private const LEAST = 0.15;
+    private const BESIDE = 0.3;
+    private const SAME_KIND = 0.05;
 
     /**
      * @param list<Place>               $others whatever could be one, each once
@@ -26,11 +29,20 @@ final class Relatives
             if ($other->id === $place->id || $other->id === $parent?->id || !$other->opensAt($moment)) {
                 continue;
             }
+            if (PlaceKind::Product === $other->kind && PlaceKind::Product !== $place->kind) {
+                // One thing to buy is no answer to whoever wanted a choice.
+                continue;
+            }
             $common = $shared[$other->id] ?? 0;
             $likeness = Likeness::between($place->title, $other->title)->score;
-            $score = max($likeness, $of > 0 ? $common / $of : 0) + ($other->kind === $place->kind ? 0.05 : 0);
+            $beside = null !== $place->parentId && $place->parentId === $other->parentId;
+            $score = max($likeness, $of > 0 ? $common / $of : 0, $beside ? self::BESIDE : 0) + ($other->kind === $place->kind ? self::SAME_KIND : 0);
             if ($score >= self::LEAST) {
-                $scored[] = [$score, new Relative($other, $common > 0 ? \sprintf('shares %d of its %d products', $common, $of) : 'has a name like it')];
+                $scored[] = [$score, new Relative($other, match (true) {
+                    $common > 0 => \sprintf('shares %d of its %d products', $common, $of),
+                    $likeness >= self::LEAST => 'has a name like it',
+                    default => 'stands beside it',
+                })];
             }
         }
         usort($scored, static fn (array $a, array $b): int => [$b[0], $a[1]->place->title] <=> [$a[0], $b[1]->place->title]);
