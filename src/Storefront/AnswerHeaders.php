@@ -30,6 +30,6 @@ final class AnswerHeaders
     /** How long an answer may be kept on the way (RFC 9111, 5.2.2). */
     public static function cacheControl(int $seconds): string
     {
-        return 0 === $seconds ? 'no-cache' : "max-age=$seconds, public";
+        return 0 === $seconds ? 'no-cache, private' : "max-age=$seconds, public";
     }
 }

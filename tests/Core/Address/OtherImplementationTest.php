@@ -74,6 +74,7 @@ final class OtherImplementationTest extends TestCase
         $folded = (string) \Normalizer::normalize(mb_convert_case($composed, \MB_CASE_LOWER_SIMPLE, 'UTF-8'), \Normalizer::FORM_C);
         // 2. Percent-codes keep their capitals.
         $folded = (string) preg_replace_callback('/%[0-9a-f]{2}/', static fn (array $m): string => strtoupper($m[0]), $folded);
+
         // 3. Empty parts and the last slash fall away.
         return '/'.implode('/', array_filter(explode('/', $folded), static fn (string $part): bool => '' !== $part));
     }

@@ -18,6 +18,13 @@ final class QueryTest extends TestCase
         self::assertSame('so%72t=1', Query::merge('so%72t=1', 'sort=2'));
     }
 
+    public function testIsAddedBeforeTheFragment(): void
+    {
+        self::assertSame('https://example.org/a?own=1&x=2#part', Query::added('https://example.org/a?own=1#part', 'x=2&own=3'));
+        self::assertSame('/a', Query::added('/a', ''));
+        self::assertSame('/a?x=%20', Query::added('/a', 'x=%20'));
+    }
+
     public function testIsNoPartOfTheAddress(): void
     {
         self::assertSame(['/a', 'b=1?2', 'c'], Query::split('/a?b=1?2#c'));

@@ -105,6 +105,36 @@ final class AnswererTest extends TestCase
             });
     }
 
+    /** @return iterable<string, array{string, int}> */
+    public static function lifetimes(): iterable
+    {
+        yield 'for good' => ['/old-papers', 3600];
+        yield 'for good, keeping the method' => ['/form', 3600];
+        yield 'for now' => ['/for-now', 0];
+        yield 'a chain with a hop for now' => ['/chain-0', 0];
+        yield 'gone' => ['/gone', 300];
+        yield 'not found' => ['/nope', 0];
+        yield 'a page is asked for again' => ['/papers', 0];
+        yield 'another form of a page that closes in two days' => ['/CLOSES-SOON', 3600];
+    }
+
+    #[DataProvider('lifetimes')]
+    public function testTellsHowLongItMayBeKept(string $asked, int $seconds): void
+    {
+        self::assertSame($seconds, $this->ask($asked)->keepFor($this->now()));
+    }
+
+    public function testNoAnswerIsKeptPastADateThatCouldChangeIt(): void
+    {
+        $closes = $this->now()->modify('+2 days');
+        $answer = $this->ask('/CLOSES-SOON');
+        self::assertEquals($closes, $answer->changesAt);
+        self::assertSame(60, $answer->keepFor($closes->modify('-1 minute')));
+        self::assertSame(0, $answer->keepFor($closes->modify('+1 minute')));
+        self::assertEquals($this->now()->modify('+1 day'), $this->ask('/opens-tomorrow')->changesAt, 'a page that opens tomorrow');
+        self::assertNull($this->ask('/old-papers')->changesAt);
+    }
+
     private function ask(string $target, bool $signedIn = false): Answer
     {
         return (new Answerer($this->places(), $this->rules()))->answer($target, new Visitor($signedIn, $this->now()));

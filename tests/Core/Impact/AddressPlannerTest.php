@@ -120,6 +120,92 @@ final class AddressPlannerTest extends TestCase
         self::assertContains('/papers/marbled → /papers/marbled/marbled', $this->moved($this->plan('/papers', '/papers/marbled', carry: true)));
     }
 
+    public function testTwoThatChangeAddressesWithOneAnotherNeedNoRedirect(): void
+    {
+        $places = $this->shop(['/care', '/tools']);
+        $change = $this->planner($places)->plan([new Readdressing($places->all()[0], Address::parse('/tools')), new Readdressing($places->all()[1], Address::parse('/care'))]);
+        self::assertSame(['/care → /tools', '/tools → /care'], $this->moved($change));
+        self::assertSame([], $change->made, 'a place opens at either');
+    }
+
+    public function testTwoThatWantOneAddressAreBothTold(): void
+    {
+        $places = $this->shop(['/care', '/tools', '/papers']);
+        [$care, $tools, $papers] = $places->all();
+        $problems = $this->planner($places)->problems([new Readdressing($care, Address::parse('/x')), new Readdressing($tools, Address::parse('/x')), new Readdressing($papers, Address::parse('/y'))]);
+        self::assertSame(['id /care', 'id /tools'], array_keys($problems));
+        self::assertStringContainsString('wanted for “Title of /tools”, too', $problems['id /care']);
+    }
+
+    public function testAMoveOfAllBelowNeverStandsInTheWayOfAnOlderOne(): void
+    {
+        $older = $this->rule('/shop', Goal::address(Address::parse('/elsewhere')), true);
+        $places = $this->shop(['/shop/papers', '/shop/papers/marbled']);
+        $change = $this->planner($places, [$older])->plan([new Readdressing($places->all()[0], Address::parse('/papers'), $places->all())]);
+        self::assertSame(['/shop/papers', '/shop/papers/marbled'], $this->made($change), 'each its own: what /shop/* leads on below /shop/papers has nothing else');
+    }
+
+    public function testALongerWayIsLeftAsItIsWhereSomethingWentOffInBetween(): void
+    {
+        $older = $this->rule('/old', Goal::address(Address::parse('/papers')), true);
+        $wentOff = $this->rule('/papers/silk', Goal::place('id /tools'));
+        $places = $this->shop(['/papers', '/papers/marbled', '/tools']);
+        $change = $this->planner($places, [$older, $wentOff])->plan([new Readdressing($places->all()[0], Address::parse('/sheets'), $places->all())]);
+        self::assertSame([], $change->retargeted, '/old/silk would lead to /sheets/silk, where nothing is');
+    }
+
+    public function testComingBackKeepsWhatWentFurther(): void
+    {
+        $away = $this->rule('/papers', Goal::address(Address::parse('/sheets')), true);
+        $further = $this->rule('/sheets/silk', Goal::place('id /tools'));
+        $places = $this->shop(['/sheets', '/sheets/marbled', '/tools']);
+        $change = $this->planner($places, [$away, $further])->plan([new Readdressing($places->all()[0], Address::parse('/papers'), $places->all())]);
+        self::assertSame([$away], $change->dropped);
+        self::assertContains('/papers/silk', $this->made($change), 'it led to the tools by way of /sheets/silk');
+    }
+
+    public function testAnAddressThatIsLiveAsARedirectIsKnownToo(): void
+    {
+        $places = $this->shop(['/care']);
+        $planner = new AddressPlanner($places, ['id /care' => Address::parse('/published')], ['/care' => true], []);
+        self::assertSame(['/published', '/care'], $this->made($planner->plan([new Readdressing($places->all()[0], Address::parse('/new'))])));
+    }
+
+    public function testARedirectThatEndsIsNoneForGood(): void
+    {
+        $ends = new Rule('x', Address::parse('/published'), false, Goal::place('id /care'), RedirectStatus::ForGood, new \DateTimeImmutable('2031-01-01'));
+        $places = $this->shop(['/care']);
+        $planner = new AddressPlanner($places, ['id /care' => Address::parse('/published')], [], [$ends]);
+        self::assertSame(['/published'], $this->made($planner->plan([new Readdressing($places->all()[0], Address::parse('/new'))])));
+    }
+
+    public function testAClosedPlaceTakesNoRedirectFromThoseWhoUseIt(): void
+    {
+        $used = $this->rule('/care', Goal::place('id /tools'));
+        $closed = new Places(new Place('id /care', PlaceKind::Page, 'Care', Address::parse('/care'), null, \Lantern\Core\Place\Light::Closed), $this->shop(['/tools'])->all()[0]);
+        $change = $this->planner($closed, [$used])->plan([new Readdressing($closed->all()[0], Address::parse('/new'))]);
+        self::assertSame([], $change->made);
+    }
+
+    public function testManyAreToldInAFewSentences(): void
+    {
+        $places = $this->shop(array_map(static fn (int $n): string => "/untidy-$n", range(1, 30)));
+        $change = $this->planner($places)->plan(array_map(static fn (Place $place): Readdressing => new Readdressing($place, Address::parse("/tidy{$place->address}")), $places->all()));
+        self::assertSame(['Header, Footer, Drawer and 2 more follow by themselves.', '2 typed links, in “Care of paper”, will be rewritten to refer to the place.', 'The old addresses led 9 visits here in 30 days and stand in the almanac (advertisement): /untidy-1, /untidy-2, /untidy-3 and 27 more will lead on for good (301).'], $change->sentences(['Header', 'Footer', 'Drawer', 'Fair', 'Spring'], ['Care of paper', 'Care of paper'], 9, ['the almanac (advertisement)']));
+    }
+
+    /** @param list<string> $addresses */
+    private function shop(array $addresses): Places
+    {
+        return new Places(...array_map(static fn (string $address): Place => new Place("id $address", PlaceKind::Category, "Title of $address", Address::parse($address)), $addresses));
+    }
+
+    /** @param list<Rule> $rules */
+    private function planner(Places $live, array $rules = []): AddressPlanner
+    {
+        return new AddressPlanner($live, array_combine(array_map(static fn (Place $one): string => $one->id, $live->all()), array_map(static fn (Place $one): Address => $one->address, $live->all())), [], $rules);
+    }
+
     /**
      * @param list<Rule>                 $rules
      * @param array<string, string>|null $live  addresses by id; null: all are live where they stand

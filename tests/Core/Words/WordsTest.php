@@ -52,6 +52,15 @@ final class WordsTest extends TestCase
         self::assertSame([], (new Words('<p>nothing</p>'))->emptyBlanks([]));
     }
 
+    public function testLinksToAPlaceThatIsNoMoreLeadElsewhereOrBecomePlainWords(): void
+    {
+        $id = '019344a0-1c00-7b91-8d3d-b603b29d8cde';
+        $other = '019344a0-1c00-7b91-8d3d-b603b29d8cdf';
+        $words = new Words("<p><a href=\"place:$id#part\">one <em>and</em></a>, <a class=\"button\" href=\"/caf\u{e9} &amp; more?x=1\">two</a>, <a href=\"place:$other\">other</a>, <a href=\"/caf\u{e9}\">no</a></p><img src=\"place:$id\" alt=\"x\"><img alt=\"y\" src=\"place:$other\">");
+        self::assertSame("<p><a href=\"place:$other\">one <em>and</em></a>, <a class=\"button\" href=\"place:$other\">two</a>, <a href=\"place:$other\">other</a>, <a href=\"/caf\u{e9}\">no</a></p><img alt=\"y\" src=\"place:$other\">", $words->withoutLinksTo($id, "/caf\u{e9} & more", $other)->html);
+        self::assertSame("<p>one <em>and</em>, two, <a href=\"place:$other\">other</a>, <a href=\"/caf\u{e9}\">no</a></p><img alt=\"y\" src=\"place:$other\">", $words->withoutLinksTo($id, "/caf\u{e9} & more", null)->html);
+    }
+
     public function testHeadingsAreParts(): void
     {
         $words = new Words('<h2 id="fold">Fold <em>it</em> &amp; look</h2><p>x</p><h3 id="wet">Wet it</h3><h2>no name</h2>');
