@@ -25,6 +25,9 @@ final readonly class Publisher
 {
     private const TABLES = ['place', 'words', 'pick', 'menu', 'entry', 'bay', 'redirect', 'setting'];
 
+    /** So many redirects that wait are told one by one; of more, how many. */
+    private const TOLD_REDIRECTS = 300;
+
     /** Tables whose ids are words; those of the others are UUIDs. */
     public const NAMED_TABLES = ['bay', 'setting'];
 
@@ -37,12 +40,24 @@ final readonly class Publisher
     ) {
     }
 
-    /** @return list<WaitingChange> */
+    /** @return list<WaitingChange> all, but of very many redirects only some; see redirectsUntold() */
     public function waiting(): array
     {
         $rows = $this->differences();
 
         return (new Comparison($this->names($rows)))->changes($rows);
+    }
+
+    /**
+     * How many redirects wait besides those that are told one by one.
+     *
+     * @param list<WaitingChange> $told
+     */
+    public function redirectsUntold(array $told): int
+    {
+        $some = \count(array_filter($told, static fn (WaitingChange $change): bool => 'redirect' === $change->kind));
+
+        return $some < self::TOLD_REDIRECTS ? 0 : $this->countDifferences('redirect') - $some;
     }
 
     /**
@@ -65,10 +80,14 @@ final readonly class Publisher
             $this->refuseWhatIsNotInOrder($rows);
             $this->refuseEmptyBlanks($rows);
             $changes = (new Comparison($this->names($rows)))->changes($rows);
-            $number = $this->record($rows, Comparison::summary($changes), $by);
+            $number = $this->record(array_values(array_filter($rows, static fn (RowChange $row): bool => 'redirect' !== $row->table)), Comparison::summary($changes, $this->redirectsUntold($changes)), $by);
             $this->connection->executeStatement('SET CONSTRAINTS ALL DEFERRED');
             foreach (self::TABLES as $table) {
-                $this->carryOver($table, array_values(array_filter($rows, static fn (RowChange $row): bool => $row->table === $table)));
+                if ('redirect' === $table) {
+                    $this->carryRedirectsOver($number);
+                } else {
+                    $this->carryOver($table, array_values(array_filter($rows, static fn (RowChange $row): bool => $row->table === $table)));
+                }
             }
             $this->connection->executeStatement('DELETE FROM journal.touched');
 
@@ -115,20 +134,35 @@ final readonly class Publisher
     /** @return list<RowChange> */
     private function differences(): array
     {
-        $parts = array_map(static function (string $table): string {
-            $id = \in_array($table, self::NAMED_TABLES, true) ? 't.row_id' : 't.row_id::uuid';
-
-            return \sprintf(<<<'SQL'
-                SELECT t.table_name, t.row_id, to_jsonb(l) - ARRAY[%1$s] AS before, to_jsonb(w) - ARRAY[%1$s] AS after
-                FROM journal.touched t
-                LEFT JOIN workbench.%2$s w ON w.id = %3$s
-                LEFT JOIN live.%2$s l ON l.id = %3$s
-                WHERE t.table_name = '%2$s'
-                SQL, self::BOOKKEEPING, $table, $id);
-        }, self::TABLES);
-        $rows = $this->connection->fetchAllAssociative(\sprintf('SELECT * FROM (%s) d WHERE before IS DISTINCT FROM after ORDER BY table_name, row_id', implode(' UNION ALL ', $parts)));
+        $parts = array_map(static fn (string $table): string => \sprintf(
+            '(SELECT * FROM (%s) d WHERE before IS DISTINCT FROM after%s)',
+            self::differenceOf($table),
+            'redirect' === $table ? ' LIMIT '.self::TOLD_REDIRECTS : '',
+        ), self::TABLES);
+        $rows = $this->connection->fetchAllAssociative(implode(' UNION ALL ', $parts).' ORDER BY table_name, row_id');
 
         return array_map(self::rowChange(...), $rows);
+    }
+
+    private function countDifferences(string $table): int
+    {
+        $count = $this->connection->fetchOne(\sprintf('SELECT count(*) FROM (%s) d WHERE before IS DISTINCT FROM after', self::differenceOf($table)));
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** A query for the rows of a table that were touched, each as it is on live and on the workbench. */
+    private static function differenceOf(string $table): string
+    {
+        $id = \in_array($table, self::NAMED_TABLES, true) ? 't.row_id' : 't.row_id::uuid';
+
+        return \sprintf(<<<'SQL'
+            SELECT t.table_name, t.row_id, to_jsonb(l) - ARRAY[%1$s] AS before, to_jsonb(w) - ARRAY[%1$s] AS after
+            FROM journal.touched t
+            LEFT JOIN workbench.%2$s w ON w.id = %3$s
+            LEFT JOIN live.%2$s l ON l.id = %3$s
+            WHERE t.table_name = '%2$s'
+            SQL, self::BOOKKEEPING, $table, $id);
     }
 
     /** @param array<string, mixed> $columns */
@@ -231,6 +265,29 @@ final readonly class Publisher
         return is_numeric($number) ? (int) $number : throw new \LogicException('The release got no number.');
     }
 
+    /** Redirects come by the hundred thousand, so what differs stays in the database. */
+    private function carryRedirectsOver(int $release): void
+    {
+        $this->connection->executeStatement(\sprintf(
+            'INSERT INTO journal.release_row (release_id, table_name, row_id, before, after) SELECT n.id, d.table_name, d.row_id, d.before, d.after FROM (%s) d, journal.release n WHERE n.number = ? AND d.before IS DISTINCT FROM d.after',
+            self::differenceOf('redirect'),
+        ), [$release]);
+        $changed = "SELECT r.row_id::uuid FROM journal.release_row r JOIN journal.release n ON n.id = r.release_id WHERE n.number = ? AND r.table_name = 'redirect' AND r.after IS ";
+        $this->connection->executeStatement("DELETE FROM live.redirect WHERE id IN ({$changed}NULL)", [$release]);
+        $this->connection->executeStatement("INSERT INTO live.redirect SELECT * FROM workbench.redirect WHERE id IN ({$changed}NOT NULL) ON CONFLICT (id) DO UPDATE SET {$this->setOf('redirect')}", [$release]);
+    }
+
+    /** Every column of a table but its id, to be set to what comes in. */
+    private function setOf(string $table): string
+    {
+        $columns = array_filter(
+            $this->connection->fetchFirstColumn("SELECT column_name FROM information_schema.columns WHERE table_schema = 'workbench' AND table_name = ? ORDER BY ordinal_position", [$table]),
+            static fn (mixed $column): bool => \is_string($column) && 'id' !== $column,
+        );
+
+        return implode(', ', array_map(static fn (string $column): string => "$column = excluded.$column", $columns));
+    }
+
     /** @param list<RowChange> $rows all of one table */
     private function carryOver(string $table, array $rows): void
     {
@@ -246,11 +303,7 @@ final readonly class Publisher
             $this->connection->executeStatement("DELETE FROM live.$table WHERE id IN (?)", [$removed], [ArrayParameterType::STRING]);
         }
         if ([] !== $kept) {
-            $columns = array_filter(
-                $this->connection->fetchFirstColumn("SELECT column_name FROM information_schema.columns WHERE table_schema = 'workbench' AND table_name = ? ORDER BY ordinal_position", [$table]),
-                static fn (mixed $column): bool => \is_string($column) && 'id' !== $column,
-            );
-            $set = implode(', ', array_map(static fn (string $column): string => "$column = excluded.$column", $columns));
+            $set = $this->setOf($table);
             foreach (array_chunk($kept, 5000) as $some) {
                 $this->connection->executeStatement("INSERT INTO live.$table SELECT * FROM workbench.$table WHERE id IN (?) ON CONFLICT (id) DO UPDATE SET $set", [$some], [ArrayParameterType::STRING]);
             }

@@ -126,6 +126,24 @@ final class PublisherTest extends ShopTestCase
         return $this->service(Publisher::class);
     }
 
+    public function testVeryManyRedirectsAreCountedAndPublishedInTheDatabase(): void
+    {
+        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_outside, status) SELECT gen_random_uuid(), '/many/' || n, 'https://example.org/' || n, 301 FROM generate_series(1, 1200) n");
+        $told = $this->publisher()->waiting();
+        self::assertCount(300, $told);
+        self::assertSame(900, $this->publisher()->redirectsUntold($told));
+        $number = $this->publisher()->publish('Joss');
+        self::assertSame('1,200 redirects', $this->value('SELECT summary FROM journal.release WHERE number = ?', $number));
+        self::assertSame('1200', $this->value("SELECT count(*) FROM live.redirect WHERE source LIKE '/many/%'"));
+        self::assertSame('1200', $this->value('SELECT count(*) FROM journal.release_row r JOIN journal.release n ON n.id = r.release_id WHERE n.number = ? AND r.before IS NULL', $number));
+        $this->workbench()->executeStatement("DELETE FROM redirect WHERE source LIKE '/many/1%'");
+        $this->workbench()->executeStatement("UPDATE redirect SET status = 302 WHERE source = '/many/2'");
+        $this->publisher()->publish('Joss');
+        self::assertSame('888 302', $this->value("SELECT count(*) || ' ' || min(status) FILTER (WHERE source = '/many/2') FROM live.redirect WHERE source LIKE '/many/%'"));
+        self::assertSame([], $this->publisher()->waiting());
+        self::assertSame(0, $this->publisher()->redirectsUntold([]));
+    }
+
     /** @return list<string> */
     private function waitingNames(): array
     {

@@ -36,7 +36,9 @@ final readonly class Releases
     {
         $changes = $this->publisher->waiting();
 
-        return $this->api->json(new WaitingView(\count($changes), Comparison::summary($changes), self::views($changes)));
+        $more = $this->publisher->redirectsUntold($changes);
+
+        return $this->api->json(new WaitingView(\count($changes) + $more, Comparison::summary($changes, $more), self::views($changes), $more));
     }
 
     #[Route('/api/releases', methods: ['POST'])]

@@ -20,6 +20,8 @@ final readonly class WaitingView
         public string $summary,
         #[OA\Property(type: 'array', items: new OA\Items(ref: ChangeView::class))]
         public array $changes,
+        #[OA\Property(description: 'Redirects that wait besides those in changes')]
+        public int $more,
     ) {
     }
 }

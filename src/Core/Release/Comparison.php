@@ -40,11 +40,12 @@ final readonly class Comparison
      * The tray's one line: "header · About us · 2 redirects".
      *
      * @param list<WaitingChange> $changes
+     * @param int                 $more    redirects that are not among them
      */
-    public static function summary(array $changes): string
+    public static function summary(array $changes, int $more = 0): string
     {
         $parts = [];
-        $redirects = 0;
+        $redirects = $more;
         foreach ($changes as $change) {
             if ('redirect' === $change->kind) {
                 ++$redirects;
@@ -57,7 +58,7 @@ final readonly class Comparison
             $named[] = \sprintf('%d more', \count($parts) - 4);
         }
         if ($redirects > 0) {
-            $named[] = \sprintf('%d %s', $redirects, 1 === $redirects ? 'redirect' : 'redirects');
+            $named[] = \sprintf('%s %s', number_format($redirects), 1 === $redirects ? 'redirect' : 'redirects');
         }
 
         return implode(' · ', $named);

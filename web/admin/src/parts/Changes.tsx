@@ -3,8 +3,8 @@ import type { Change } from '../api/client';
 
 const kinds: Record<Change['kind'], string> = { menu: 'Menu', place: 'Place', redirect: 'Redirect', bay: 'Frame', setting: 'Shop' };
 
-/** Changes in words, one block for each thing a person would name. */
-export function Changes({ changes }: { changes: Change[] }) {
+/** Changes in words, one block for each thing a person would name; of very many redirects only some. */
+export function Changes({ changes, more = 0 }: { changes: Change[]; more?: number }) {
   return (
     <ul className="grid gap-3">
       {changes.map((change) => (
@@ -26,6 +26,7 @@ export function Changes({ changes }: { changes: Change[] }) {
           </div>
         </li>
       ))}
+      {more > 0 && <li className="text-soft">And {more.toLocaleString('en-GB')} more redirects. They stand in the table of redirects.</li>}
     </ul>
   );
 }

@@ -48,7 +48,7 @@ export function ReleasesView() {
           <>
             <h2 className="mb-3">Waits to be published</h2>
             {waiting.data?.count === 0 && <p className="text-soft">Nothing waits. What you change in menus and places gathers here until you publish.</p>}
-            <Changes changes={waiting.data?.changes ?? []} />
+            <Changes changes={waiting.data?.changes ?? []} more={waiting.data?.more ?? 0} />
           </>
         ) : detail.error ? (
           <Trouble words={detail.error.message} />

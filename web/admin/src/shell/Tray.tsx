@@ -38,7 +38,7 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
           <span className="text-soft">Nothing waits. Visitors see what you see.</span>
         ) : (
           <>
-            <strong>{count === 1 ? '1 change waits' : `${count} changes wait`}:</strong> {waiting.data?.summary}
+            <strong>{count === 1 ? '1 change waits' : `${count.toLocaleString('en-GB')} changes wait`}:</strong> {waiting.data?.summary}
           </>
         )}
       </p>
@@ -55,7 +55,7 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
             </div>
             {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls has to be reachable by keyboard */}
             <div className="overflow-auto px-6 py-4" tabIndex={0} role="region" aria-label="Changes">
-              <Changes changes={waiting.data?.changes ?? []} />
+              <Changes changes={waiting.data?.changes ?? []} more={waiting.data?.more ?? 0} />
             </div>
             <div className="flex justify-end gap-3 border-t border-line px-6 py-3">
               <Dialog.Close className="button">Back</Dialog.Close>
