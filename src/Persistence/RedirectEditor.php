@@ -6,6 +6,7 @@ namespace Lantern\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Address\Address;
 use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Judgement;
 use Lantern\Core\Redirect\Rule;
@@ -178,21 +179,23 @@ final readonly class RedirectEditor
     private function judgeBesides(array $lines, array $except, Progress $progress): Judgement
     {
         $progress->enter('Looking up', \count($lines));
-        $addresses = [];
+        $paths = [];
         foreach ($lines as $line) {
             foreach ([$line->source, $line->target] as $typed) {
                 $address = Sheet::address($typed, $this->storefrontUrl);
                 if (null !== $address) {
-                    $addresses[$address->path] = $address;
+                    $paths[$address->path] = true;
                 }
             }
         }
-        $addresses = array_values($addresses);
+        $paths = array_map(strval(...), array_keys($paths));
         $places = [];
-        foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
-            $places += $this->copies->workbench->places->atAll($some);
+        foreach (array_chunk($paths, self::AT_ONCE) as $some) {
+            $places += $this->copies->workbench->places->atAll(array_map(Address::fromNormal(...), $some));
         }
-        $known = $this->copies->workbench->rules->around($addresses, $except);
+        $known = $this->copies->workbench->rules->around($paths, $except);
+        // A hundred thousand lines are held more than once as it is.
+        unset($paths);
         $progress->enter('Judging', \count($lines));
 
         return Sheet::judge($lines, $this->storefrontUrl, $places, $known, $this->clock->now(), $progress->advance(...));

@@ -126,12 +126,11 @@ final readonly class RuleReader implements RuleLookup
      * The redirects that new ones from and to these addresses have to do with: those with the same
      * source, those that lead there, all that a chain goes on through, and every prefix rule.
      *
-     * @param list<Address> $addresses
-     * @param list<string>  $except    ids of redirects that are left out of it
+     * @param list<string> $wanted addresses
+     * @param list<string> $except ids of redirects that are left out of it
      */
-    public function around(array $addresses, array $except = []): RuleTable
+    public function around(array $wanted, array $except = []): RuleTable
     {
-        $wanted = array_values(array_unique(array_map(static fn (Address $address): string => $address->path, $addresses)));
         $found = [];
         foreach ($this->rules('is_prefix', []) as $rule) {
             $found[$rule->id] = $rule;

@@ -34,7 +34,7 @@ final readonly class TriedAddresses
                 // It gets its own answer, which says so.
             }
         }
-        $rules = $this->copy->rules->around($addresses);
+        $rules = $this->copy->rules->around(array_map(static fn (Address $address): string => $address->path, $addresses));
         $places = new RememberedPlaces($this->copy->places);
         $ids = [];
         foreach ($rules->rules() as $rule) {

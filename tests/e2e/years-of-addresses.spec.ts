@@ -166,7 +166,7 @@ test('a page that was made once is given again, until what it shows is published
   expect(known.status()).toBe(304);
   await page.goto(`${admin}/places?kind=page`);
   await page.getByRole('link', { name: 'Keeping a knife sharp' }).click();
-  await page.getByRole('textbox', { name: 'Title' }).fill('A sharp knife, and why');
+  await page.getByRole('textbox', { name: 'Title', exact: true }).fill('A sharp knife, and why');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'A sharp knife, and why' })).toBeVisible();
   expect(await (await ask(page, '/binding-guides/keeping-a-knife-sharp')).text()).toBe(await first.text());

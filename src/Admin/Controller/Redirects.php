@@ -39,7 +39,7 @@ use Symfony\Component\Uid\Uuid;
 #[AsController]
 final readonly class Redirects
 {
-    private const SHOWN_OF_EACH = 200;
+    private const SHOWN_OF_EACH = 1000;
     private const SECONDS_FOR_A_FILE = 300;
 
     public function __construct(private Api $api, private RedirectTable $table, private RedirectEditor $editor)

@@ -84,6 +84,9 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
               </a>
             )}
           </p>
+          {judged.lines.length < judged.added + judged.already + judged.refused && (
+            <p className="text-sm text-soft">The first thousand of each fate are shown.</p>
+          )}
           <ul aria-label="What becomes of the lines" className="min-h-0 flex-1 overflow-auto rounded-md border border-line text-sm">
             {[...judged.lines]
               .sort((a, b) => Number(b.fate === 'refused') - Number(a.fate === 'refused') || a.line - b.line)

@@ -42,7 +42,8 @@ const keys: { where: string; rows: [string, string][] }[] = [
     rows: [
       ['Space', 'Choose the place under the focus'],
       ['Shift Space', 'Choose all from the last one to this'],
-      ['Ctrl Z', 'Undo the last step with many places'],
+      ['Enter on an address', 'Change it there; Enter makes it, Escape leaves it'],
+      ['Ctrl Z', 'Undo the last edit of places, addresses or redirects'],
     ],
   },
   {
