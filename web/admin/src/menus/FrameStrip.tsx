@@ -188,7 +188,7 @@ function Choice({
   return (
     <label className="flex items-center gap-1.5 text-sm whitespace-nowrap">
       {label}
-      <select className="field w-32 min-w-0 py-0.5" value={value} onChange={(event) => event.target.value && onChoose(event.target.value)}>
+      <select className="field w-auto max-w-40 min-w-0 py-0.5" value={value} onChange={(event) => event.target.value && onChoose(event.target.value)}>
         {value === '' && <option value="">choose…</option>}
         {options.map(({ id, name }) => (
           <option key={id} value={id}>

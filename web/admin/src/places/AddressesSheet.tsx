@@ -54,15 +54,15 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls has to be reachable by keyboard */}
       <div className="min-h-0 flex-1 overflow-auto rounded-md border border-line" tabIndex={0} role="region" aria-label="Old and new addresses">
-        <table className="w-full border-collapse">
-          <thead className="sticky top-0 z-10 bg-sheet text-left text-sm text-soft">
+        <table className="w-full border-collapse max-sm:block">
+          <thead className="max-sm:sr-only sticky top-0 z-10 bg-sheet text-left text-sm text-soft">
             <tr className="border-b border-line">
               <th className="px-3 py-1.5 font-medium">Place</th>
               <th className="px-3 py-1.5 font-medium">Old address</th>
               <th className="w-[46%] px-3 py-1.5 font-medium">New address</th>
             </tr>
           </thead>
-          <tbody>
+          <tbody className="max-sm:block">
             {lines.map((row, n) => {
               const { place } = row;
               const value = typed[place.id] ?? place.address;
@@ -70,13 +70,13 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
               return (
                 <tr
                   key={place.id}
-                  className={`border-b border-line/60 align-top ${value === place.address ? '' : problem ? 'bg-brick-wash/50' : 'bg-tide-wash/60'}`}
+                  className={`border-b border-line/60 align-top max-sm:block ${value === place.address ? '' : problem ? 'bg-brick-wash/50' : 'bg-tide-wash/60'}`}
                 >
-                  <td className="max-w-52 truncate px-3 py-2" title={place.title}>
+                  <td className="max-w-52 truncate px-3 py-2 max-sm:block max-sm:max-w-none max-sm:pb-0" title={place.title}>
                     {place.title} <span className="text-sm text-soft">{place.kindWords}</span>
                   </td>
-                  <td className="address max-w-64 px-3 py-2 break-all">{place.address}</td>
-                  <td className="px-3 py-1">
+                  <td className="address max-w-64 px-3 py-2 break-all max-sm:block max-sm:max-w-none max-sm:py-1">{place.address}</td>
+                  <td className="px-3 py-1 max-sm:block">
                     <input
                       className="field font-mono text-[12.5px]"
                       aria-label={`New address of ${place.title}`}
