@@ -5,6 +5,7 @@ declare(strict_types=1);
 // What EarlyAnswer needs, linked once when php-fpm starts (opcache.preload) instead of with every request.
 
 require dirname(__DIR__).'/src/autoload.php';
+require dirname(__DIR__).'/src/early.php';
 
 foreach (['Core/Address', 'Core/Answer', 'Core/Place', 'Core/Redirect'] as $folder) {
     foreach (glob(dirname(__DIR__)."/src/$folder/*.php") ?: [] as $file) {

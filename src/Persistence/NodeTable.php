@@ -43,7 +43,7 @@ final class NodeTable
     public static function forgetRelease(): void
     {
         if (\function_exists('apcu_enabled') && apcu_enabled()) {
-            apcu_delete('table.version');
+            apcu_delete(['table.version', 'table.sure']);
         }
     }
 
@@ -121,14 +121,18 @@ final class NodeTable
     /** The value of a key as it was written; null where there is none, or no table of the latest release. */
     private function raw(string $key): ?string
     {
-        $state = apcu_fetch('table.files');
-        if (!\is_string($state)) {
-            return null;
+        $files = apcu_fetch('table.sure');
+        if (!\is_string($files)) {
+            $state = apcu_fetch('table.files');
+            $release = \is_string($state) ? strstr($state, ' ', true) : null;
+            if (!\is_string($state) || $release !== $this->version()['release']) {
+                return null;
+            }
+            // That these are the files of the latest release is looked at again within a second.
+            $files = substr($state, \strlen((string) $release) + 1);
+            apcu_store('table.sure', $files, self::RELEASE_SEEN_AGAIN);
         }
-        [$release, $base, $changes] = explode(' ', $state) + ['', '', ''];
-        if ($release !== $this->version()['release']) {
-            return null;
-        }
+        [$base, $changes] = explode(' ', $files) + ['', ''];
         foreach ('' === $changes ? [$base] : [$changes, $base] as $file) {
             $handle = @dba_popen("{$this->directory}/$file", 'r-', 'cdb');
             $value = false === $handle ? false : dba_fetch($key, $handle);
