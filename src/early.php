@@ -30,10 +30,13 @@ function lantern_answer_early(): bool
     });
     $look = new FirstLook((string) getenv('DATABASE_URL'));
     $table = new NodeTable($look, (getenv('LANTERN_VAR') ?: dirname(__DIR__).'/var').'/cache/addresses');
-    $now = new DateTimeImmutable();
-    $cookies = (string) getenv('HTTP_COOKIE');
-    $response = (new EarlyAnswer($look, $table, new CustomerCookie((string) getenv('APP_SECRET'))))
-        ->to((string) getenv('REQUEST_URI'), '' === $cookies ? '' : CustomerCookie::among($cookies), (string) getenv('HTTP_IF_NONE_MATCH'), $now);
+    $answers = new EarlyAnswer($look, $table, new CustomerCookie((string) getenv('APP_SECRET')));
+    $target = (string) getenv('REQUEST_URI');
+    $response = $answers->byTable($target);
+    if (null === $response) {
+        $cookies = (string) getenv('HTTP_COOKIE');
+        $response = $answers->to($target, '' === $cookies ? '' : CustomerCookie::among($cookies), (string) getenv('HTTP_IF_NONE_MATCH'), new DateTimeImmutable());
+    }
     if (null === $response) {
         return false;
     }
@@ -42,12 +45,12 @@ function lantern_answer_early(): bool
         return true;
     }
     $visits = new VisitCounter($look->connection(...));
-    if (!$visits->note($response->visited, $now)) {
+    if (!$visits->note($response->visited, gmdate('Y-m-d'))) {
         // Every few seconds there is something to write down. The visitor waits for none of it.
         if (function_exists('fastcgi_finish_request')) {
             fastcgi_finish_request();
         }
-        $visits->writeNoted($now);
+        $visits->writeNoted();
         $table->keepUp();
     }
 

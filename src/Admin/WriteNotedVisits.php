@@ -6,7 +6,6 @@ namespace Lantern\Admin;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Persistence\VisitCounter;
-use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\KernelEvents;
@@ -15,12 +14,12 @@ use Symfony\Component\HttpKernel\KernelEvents;
 #[AsEventListener(event: KernelEvents::REQUEST)]
 final readonly class WriteNotedVisits
 {
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private ClockInterface $clock)
+    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
     {
     }
 
     public function __invoke(): void
     {
-        VisitCounter::of($this->connection)->writeNoted($this->clock->now());
+        VisitCounter::of($this->connection)->writeNoted();
     }
 }

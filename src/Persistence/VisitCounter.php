@@ -34,15 +34,19 @@ final readonly class VisitCounter
 
     public function count(Answer $answer, \DateTimeImmutable $now): void
     {
-        if (null !== $answer->address && !$this->note($answer->address, $now, $answer->isMissed())) {
-            $this->writeNoted($now);
+        if (null !== $answer->address && !$this->note($answer->address, $now->format('Y-m-d'), $answer->isMissed())) {
+            $this->writeNoted();
         }
     }
 
-    /** @return bool whether that is all for now; else there is something to write, once the visitor has been answered */
-    public function note(Address $address, \DateTimeImmutable $now, bool $missed = false): bool
+    /**
+     * @param string $day such as 2026-03-01, in UTC
+     *
+     * @return bool whether that is all for now; else there is something to write, once the visitor has been answered
+     */
+    public function note(Address $address, string $day, bool $missed = false): bool
     {
-        $visit = ($missed ? 'missed_visit' : 'visit').' '.$now->format('Y-m-d').' '.$address->path;
+        $visit = ($missed ? 'missed_visit' : 'visit')." $day {$address->path}";
         if (!self::hasMemory()) {
             $this->write([$visit]);
 
@@ -54,9 +58,9 @@ final readonly class VisitCounter
     }
 
     /** Writes what was noted, at most every few seconds and by one process at a time. */
-    public function writeNoted(\DateTimeImmutable $now): void
+    public function writeNoted(): void
     {
-        if (!self::hasMemory() || !apcu_add('visits.wait', $now->getTimestamp(), self::WRITTEN_EVERY)) {
+        if (!self::hasMemory() || !apcu_add('visits.wait', true, self::WRITTEN_EVERY)) {
             return;
         }
         $noted = apcu_fetch('visits.noted');

@@ -28,6 +28,28 @@ final readonly class EarlyAnswer
     }
 
     /**
+     * Answers by the node's table alone, whatever the time and whoever asks: most redirects.
+     *
+     * @param string $target path and query as they were asked for (RFC 9112, 3.2.1)
+     */
+    public function byTable(string $target): ?EarlyResponse
+    {
+        [$path, $query] = Query::split($target);
+        try {
+            $address = Address::parse($path);
+        } catch (BadAddress) {
+            return null;
+        }
+        $hop = $address->path === $path ? $this->table->hop($path) : null;
+        if (null === $hop) {
+            return null;
+        }
+        [$status, $location] = $hop;
+
+        return EarlyResponse::redirect($status, '' === $query ? $location : Query::added($location, $query), Answer::mostKept($status), $address);
+    }
+
+    /**
      * @param string $target path and query as they were asked for (RFC 9112, 3.2.1)
      * @param string $cookie of a customer, see CustomerCookie; empty: none
      * @param string $known  the header If-None-Match; empty: none
@@ -39,12 +61,6 @@ final readonly class EarlyAnswer
             $address = Address::parse($path);
         } catch (BadAddress) {
             return null;
-        }
-        $hop = $address->path === $path ? $this->table->hop($path) : null;
-        if (null !== $hop) {
-            [$status, $location] = $hop;
-
-            return EarlyResponse::redirect($status, '' === $query ? $location : Query::added($location, $query), Answer::mostKept($status), $address);
         }
 
         return $this->judged($address, $target, $query, new Visitor($this->customers->isValid($cookie, $now), $now), $known);
