@@ -170,7 +170,7 @@ function Row({ row, canEdit, chosen, onEdit, onToggle }: { row: Redirect; canEdi
         {row.shadowedBy && <p className="text-sm text-brick">Never answers: “{row.shadowedBy}” opens there.</p>}
       </td>
       <td className="max-w-72 py-1 pr-4">
-        {row.placeId ? (
+        {row.placeId && row.goalWords ? (
           <>
             <Link to={`/places/${row.placeId}`} className="inline-block min-h-6 py-0.5">
               {row.goalWords}
@@ -178,7 +178,7 @@ function Row({ row, canEdit, chosen, onEdit, onToggle }: { row: Redirect; canEdi
             <span className="address">{row.goalAddress}</span>
           </>
         ) : (
-          <span className="address break-all">{row.goalWords || '(nowhere)'}</span>
+          <span className="address break-all">{row.goalWords || (row.placeId ? 'a place that is no longer there' : '(nowhere)')}</span>
         )}
         {row.leadsNowhere && <p className="text-sm text-brick">Leads nowhere: nothing opens there.</p>}
       </td>
