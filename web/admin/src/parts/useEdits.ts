@@ -48,8 +48,9 @@ export function useEdits(): (request: Promise<Done>) => Promise<Error | null> {
       try {
         const { step, sentence } = await request;
         made.current.push(step);
-        tell.say(sentence, () => void undo(step));
+        // Told when it is shown, and not while what was typed still stands there.
         await refreshWorkbench(queries);
+        tell.say(sentence, () => void undo(step));
         return null;
       } catch (error) {
         return error instanceof Error ? error : new Error(String(error));
