@@ -26,8 +26,6 @@ final class ReservedAddresses
         if (isset(self::EXACT[$address->path])) {
             return self::EXACT[$address->path];
         }
-        $own = Address::fromNormal(self::OWN_PREFIX);
-
-        return $address->equals($own) || $address->isBelow($own) ? 'addresses below /- belong to the program' : null;
+        return self::OWN_PREFIX === $address->path || str_starts_with($address->path, self::OWN_PREFIX.'/') ? 'addresses below /- belong to the program' : null;
     }
 }

@@ -44,6 +44,10 @@ final class Flattening
     /** Follows the chain without recursion, so its length is no matter, then gives each link of it the same end. */
     private function flat(Rule $start): Rule
     {
+        // Met already, as a link of a chain that began elsewhere.
+        if (isset($this->done[$start->source->path])) {
+            return $this->done[$start->source->path];
+        }
         /** @var list<array{Rule, string}> $chain each rule with the address at which it was met */
         $chain = [];
         $steps = [];
@@ -96,11 +100,11 @@ final class Flattening
     private function joined(Rule $rule, string $path, Rule $end): Rule
     {
         $goal = $end->goal;
-        if (null !== $goal->address) {
+        if (null !== $goal->address && '' !== $rule->goal->query) {
             $goal = Goal::address($goal->address, Query::merge($goal->query, $rule->goal->query));
         }
 
-        return new Rule($rule->id, Address::fromNormal($path), false, $goal, $rule->status->then($end->status), $rule->until);
+        return new Rule($rule->id, $rule->prefix ? Address::fromNormal($path) : $rule->source, false, $goal, $rule->status->then($end->status), $rule->until);
     }
 
     /**
