@@ -26,6 +26,7 @@ final class ReservedAddresses
         if (isset(self::EXACT[$address->path])) {
             return self::EXACT[$address->path];
         }
+
         return self::OWN_PREFIX === $address->path || str_starts_with($address->path, self::OWN_PREFIX.'/') ? 'addresses below /- belong to the program' : null;
     }
 }
