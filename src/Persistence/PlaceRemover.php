@@ -48,7 +48,6 @@ final readonly class PlaceRemover
         $workbench = $this->copies->workbench;
         $live = $this->copies->live->places;
         $known = $live->get($placeId)?->address;
-        $there = null === $known ? null : $workbench->places->at($known);
         // For visitors another place may stand where this one is now; it is found again.
         $others = [];
         $other = $live->at($place->address);
@@ -64,7 +63,8 @@ final readonly class PlaceRemover
             $workbench->places->childrenOf($placeId, self::MOST_BELOW),
             $others,
             [] !== $this->copies->live->rules->sourcesAmong([$place->address]),
-        ))->plan($place, $onward, $this->clock->now(), null === $there || $there->id === $placeId || !$there->light->opens() || !$there->opening->isAlways() ? null : $there->title);
+            null === $known ? null : $workbench->places->at($known),
+        ))->plan($place, $onward, $this->clock->now());
     }
 
     /**

@@ -6,8 +6,8 @@ namespace Lantern\Persistence;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use Lantern\Core\Impact\NewRedirect;
 use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Redirect\RuleTable;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
@@ -32,9 +32,9 @@ final readonly class RedirectRows
     /**
      * What goes with a change of addresses, or with the end of a place.
      *
-     * @param list<Rule>        $dropped
-     * @param list<Rule>        $changed
-     * @param list<NewRedirect> $made    takes the place of one with the same source
+     * @param list<Rule> $dropped
+     * @param list<Rule> $changed
+     * @param list<Rule> $made    without ids; each takes the place of one with the same source
      */
     public function carryOut(array $dropped, array $changed, array $made): void
     {
@@ -43,20 +43,15 @@ final readonly class RedirectRows
         if ([] === $made) {
             return;
         }
-        $sources = array_map(static fn (NewRedirect $new): string => $new->source->path, $made);
-        $known = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT id, source, is_prefix FROM redirect WHERE source IN (?)', [$sources], [ArrayParameterType::STRING]) as $columns) {
-            $row = new Row($columns);
-            $known[($row->bool('is_prefix') ? '*' : '=').$row->text('source')] = $row->text('id');
-        }
+        $sources = array_map(static fn (Rule $rule): string => $rule->source->path, $made);
+        $known = new RuleTable(array_map(RuleReader::fromRow(...), $this->connection->fetchAllAssociative('SELECT * FROM redirect WHERE source IN (?)', [$sources], [ArrayParameterType::STRING])));
         $new = $again = [];
-        foreach ($made as $one) {
-            $id = $known[($one->prefix ? '*' : '=').$one->source->path] ?? null;
-            $rule = new Rule($id ?? (new UuidV7())->toRfc4122(), $one->source, $one->prefix, $one->goal, $one->status, $one->until);
+        foreach ($made as $rule) {
+            $id = $known->of($rule->source, $rule->prefix)?->id;
             if (null === $id) {
-                $new[] = $rule;
+                $new[] = $rule->withId((new UuidV7())->toRfc4122());
             } else {
-                $again[] = $rule;
+                $again[] = $rule->withId($id);
             }
         }
         $this->add($new, 'address-change');

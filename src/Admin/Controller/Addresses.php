@@ -11,8 +11,8 @@ use Lantern\Admin\View\DoneView;
 use Lantern\Admin\View\MovedPlace;
 use Lantern\Admin\View\WishView;
 use Lantern\Core\Address\BadAddress;
-use Lantern\Core\Impact\NewRedirect;
 use Lantern\Core\Impact\Readdressed;
+use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Refused;
 use Lantern\Persistence\AddressEditor;
 use Lantern\Persistence\AddressTouches;
@@ -57,7 +57,7 @@ final readonly class Addresses
             $lines,
             null === $change ? [] : $this->touches->sentences($change),
             array_map(static fn (Readdressed $one): MovedPlace => new MovedPlace($one->title, $one->from->path, $one->to->path), $change->moved ?? []),
-            array_map(static fn (NewRedirect $new): string => $new->sourceWords(), $change->made ?? []),
+            array_map(static fn (Rule $rule): string => $rule->sourceWords(), $change->made ?? []),
         ));
     }
 

@@ -14,7 +14,7 @@ final readonly class AddressChange
     /**
      * @param list<Readdressed> $moved      all that get another address
      * @param list<Readdressed> $asked      those of them that somebody asked for; the others come along
-     * @param list<NewRedirect> $made       redirects from addresses that visitors know
+     * @param list<Rule>        $made       redirects from addresses that visitors know, without ids
      * @param list<Rule>        $dropped    redirects from addresses that a place takes back
      * @param list<Rule>        $retargeted redirects that led to an old address, as they will be
      * @param list<Rule>        $shadowed   redirects that no visitor reaches any more, because the place wins
@@ -71,7 +71,7 @@ final readonly class AddressChange
         if ([] !== $outside) {
             $known[] = ($many ? 'stand in ' : 'stands in ').Sentence::enumerated($outside, self::NAMED);
         }
-        $sources = Sentence::enumerated(array_map(static fn (NewRedirect $r): string => $r->sourceWords(), $this->made), self::NAMED);
+        $sources = Sentence::enumerated(array_map(static fn (Rule $rule): string => $rule->sourceWords(), $this->made), self::NAMED);
 
         return ([] === $known ? '' : \sprintf('%s %s: ', $from, implode(' and ', $known))).\sprintf('%s will lead on for good (301).', $sources);
     }

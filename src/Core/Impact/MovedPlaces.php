@@ -38,13 +38,12 @@ final readonly class MovedPlaces
         return null === $there || isset($this->moved[$there]) ? null : $there;
     }
 
-    /** Whether whoever comes to an address finds a page there at any time, so that no redirect from there would be followed. */
+    /** Whether a place that always opens stands at an address then. */
     public function isAlwaysOpenAt(Address $address): bool
     {
         $id = $this->at($address);
-        $place = null === $id ? null : $this->before->get($id);
 
-        return null !== $place && $place->light->opens() && $place->opening->isAlways();
+        return null !== $id && true === $this->before->get($id)?->isAlwaysOpen();
     }
 
     /** Whether a place opens at all, today or on a date. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Impact;
 
 use Lantern\Core\Place\Place;
+use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Refused;
 
 /** Where the visitors of a place go that is no more: to another place, or nowhere, and are told that it is gone or not. */
@@ -29,6 +30,17 @@ final readonly class Onward
     public static function notFound(): self
     {
         return new self(null, false);
+    }
+
+    public function isNotFound(): bool
+    {
+        return null === $this->place && !$this->gone;
+    }
+
+    /** What a redirect leads to, for all but “not found”, which needs none. */
+    public function goal(): Goal
+    {
+        return null === $this->place ? Goal::nowhere() : Goal::place($this->place->id);
     }
 
     /** @throws Refused where it would lead to the place itself, or to one that does not open */

@@ -6,7 +6,9 @@ namespace Lantern\Core\Impact;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Redirect\Goal;
+use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Redirect\RuleTable;
 
 /**
  * The redirects that go with a move of places. When they are made, every address that visitors know
@@ -14,11 +16,11 @@ use Lantern\Core\Redirect\Rule;
  */
 final class RedirectsOfAMove
 {
-    /** @var array<string, Rule|NewRedirect> exact redirects as they will be, by source */
-    private array $exact = [];
-    /** @var array<string, Rule|NewRedirect> redirects for all below an address, as they will be, by source */
-    private array $prefix = [];
-    /** @var array<string, NewRedirect> by source */
+    /** As the redirects will be. */
+    private RuleTable $table;
+    /** @var array<string, list<string>> ids of the places that visitors know at an address */
+    private array $knownAt = [];
+    /** @var array<string, Rule> by source */
     private array $made = [];
     /** @var list<Rule> */
     private array $dropped = [];
@@ -30,38 +32,33 @@ final class RedirectsOfAMove
      * @param array<string, true>    $liveSources   as AddressPlanner takes them
      * @param list<Rule>             $rules         as AddressPlanner takes them
      */
-    public function __construct(private readonly MovedPlaces $after, private readonly array $liveAddresses, private readonly array $liveSources, private readonly array $rules)
+    public function __construct(private readonly MovedPlaces $after, private readonly array $liveAddresses, private readonly array $liveSources, array $rules)
     {
-        foreach ($rules as $rule) {
-            if ($rule->prefix) {
-                $this->prefix[$rule->source->path] = $rule;
-            } else {
-                $this->exact[$rule->source->path] = $rule;
-            }
+        $this->table = new RuleTable($rules);
+        foreach ($liveAddresses as $id => $address) {
+            $this->knownAt[$address->path][] = $id;
         }
     }
 
     /** @param list<non-empty-list<Readdressed>> $moves each with its own place first */
     public function change(array $moves): AddressChange
     {
+        $all = array_merge([], ...$moves);
         foreach ($moves as $moved) {
             $this->dropWhatIsTakenBack($moved);
         }
         foreach ($moves as $moved) {
-            $this->leadOn($moved, array_merge([], ...$moves));
+            $this->leadOn($moved, $all);
         }
         foreach ($moves as $moved) {
             $this->makeWhatIsMissing($moved);
         }
-        $moved = array_merge([], ...$moves);
-        foreach ($moved as $one) {
+        foreach ($all as $one) {
             $this->rememberWhoWasThere($one);
         }
-        $shadowed = array_values(array_filter($this->rules, fn (Rule $rule): bool => !$rule->prefix
-            && ($this->exact[$rule->source->path] ?? null) === $rule
-            && [] !== array_filter($moved, static fn (Readdressed $one): bool => $one->to->equals($rule->source))));
+        $asked = array_map(static fn (array $moved): Readdressed => $moved[0], $moves);
 
-        return new AddressChange($moved, array_map(static fn (array $moves): Readdressed => $moves[0], $moves), array_values($this->made), $this->dropped, array_values($this->retargeted), $shadowed);
+        return new AddressChange($all, $asked, array_values($this->made), $this->dropped, array_values($this->retargeted), $this->shadowedBy($all));
     }
 
     /**
@@ -69,7 +66,7 @@ final class RedirectsOfAMove
      *
      * @param list<Readdressed> $moved
      *
-     * @return list<NewRedirect>
+     * @return list<Rule> without ids
      */
     public function missing(array $moved): array
     {
@@ -88,32 +85,32 @@ final class RedirectsOfAMove
     private function dropWhatIsTakenBack(array $moved): void
     {
         foreach ($moved as $one) {
-            $rule = $this->exact[$one->to->path] ?? null;
-            if ($rule instanceof Rule && ($rule->goal->placeId === $one->placeId || true === $rule->goal->address?->equals($one->from))) {
+            $rule = $this->table->of($one->to, false);
+            if (true === $rule?->isStored() && ($rule->goal->placeId === $one->placeId || true === $rule->goal->address?->equals($one->from))) {
                 $this->drop($rule);
             }
         }
         $to = $moved[0]->to;
-        $rule = $this->prefix[$to->path] ?? null;
-        if (1 === \count($moved) || !$rule instanceof Rule) {
+        $rule = $this->table->of($to, true);
+        if (1 === \count($moved) || true !== $rule?->isStored()) {
             return;
         }
         // All below come back, too: the redirect for them would lead round in a circle.
         $passed = $this->chainOf($rule);
-        if (\in_array($moved[0]->from->path, $passed, true)) {
+        if (isset($passed[$moved[0]->from->path])) {
             $this->drop($rule);
             $this->keepWhatWentFurther($to, $passed);
         }
     }
 
-    /** @return list<string> the addresses that a redirect for all below leads to, one after the other */
+    /** @return array<string, Address> the addresses that a redirect for all below leads to, one after the other, by path */
     private function chainOf(Rule $rule): array
     {
         $passed = [];
-        $at = $rule;
-        while (null !== $at && null !== $at->goal->address && !\in_array($at->goal->address->path, $passed, true)) {
-            $passed[] = $at->goal->address->path;
-            $at = $this->prefix[$at->goal->address->path] ?? null;
+        while (null !== $rule?->goal->address && !isset($passed[$rule->goal->address->path])) {
+            $goal = $rule->goal->address;
+            $passed[$goal->path] = $goal;
+            $rule = $this->table->of($goal, true);
         }
 
         return $passed;
@@ -122,21 +119,17 @@ final class RedirectsOfAMove
     /**
      * What a redirect for all below led on to other redirects gets one of its own, before that one falls away.
      *
-     * @param list<string> $passed addresses that it led to
+     * @param array<string, Address> $passed addresses that it led to
      */
     private function keepWhatWentFurther(Address $source, array $passed): void
     {
-        foreach ($passed as $path) {
-            $through = Address::fromNormal($path);
-            foreach ([...array_values($this->exact), ...array_values($this->prefix)] as $rule) {
-                if (!$rule->source->isBelow($through)) {
-                    continue;
-                }
+        foreach ($passed as $through) {
+            foreach ($this->table->below($through) as $rule) {
                 $kept = $rule->source->rebased($through, $source);
-                $known = $rule->prefix ? $this->prefix : $this->exact;
-                $circle = $rule->prefix && true === $rule->goal->address?->equals($kept);
-                if (!isset($known[$kept->path]) && !$circle && ($rule->prefix || !$this->after->isAlwaysOpenAt($kept))) {
-                    $this->make(new NewRedirect($kept, $rule->prefix, $rule->goal, $rule->status, $rule->until));
+                $goal = $rule->goal->address;
+                $circle = null !== $goal && ($goal->equals($kept) || $rule->prefix && $goal->isBelow($kept));
+                if (null === $this->table->of($kept, $rule->prefix) && !$circle && ($rule->prefix || !$this->after->isAlwaysOpenAt($kept))) {
+                    $this->make(new Rule('', $kept, $rule->prefix, $rule->goal, $rule->status, $rule->until));
                 }
             }
         }
@@ -155,31 +148,45 @@ final class RedirectsOfAMove
         foreach ($moved as $one) {
             $byFrom[$one->from->path] = $one;
         }
-        foreach ($this->exact as $rule) {
+        foreach ($this->table->rules() as $rule) {
             $one = $byFrom[$rule->goal->address->path ?? ''] ?? null;
-            if ($rule instanceof Rule && null !== $one) {
-                $goal = '' === $rule->goal->query ? Goal::place($one->placeId) : Goal::address($one->to, $rule->goal->query);
-                $this->retarget($rule, $goal);
+            if (null !== $one && !$rule->prefix && $rule->isStored()) {
+                $this->retarget($rule, '' === $rule->goal->query ? Goal::place($one->placeId) : Goal::address($one->to, $rule->goal->query));
             }
         }
         if (1 === \count($moved)) {
             return;
         }
         [$from, $to] = [$moved[0]->from, $moved[0]->to];
-        $branches = array_filter([...array_values($this->exact), ...array_values($this->prefix)], static fn (Rule|NewRedirect $rule): bool => $rule->source->isBelow($from));
-        foreach ($this->prefix as $rule) {
+        foreach ($this->table->rules() as $rule) {
             $goal = $rule->goal->address;
-            if (!$rule instanceof Rule || null === $goal || !($goal->equals($from) || $goal->isBelow($from))) {
+            if (null === $goal || !$rule->prefix || !$rule->isStored() || !($goal->equals($from) || $goal->isBelow($from))) {
                 continue;
             }
             $new = $goal->rebased($from, $to);
-            $passedBy = array_filter($branches, static fn (Rule|NewRedirect $branch): bool => $branch->source->isBelow($goal));
-            $served = array_filter([$goal, ...$goal->ancestors()], fn (Address $above): bool => isset($this->prefix[$above->path]));
-            $apart = array_filter($all, static fn (Readdressed $one): bool => $one->from->isBelow($goal) && !$one->from->rebased($from, $to)->equals($one->to));
-            if ([] === $passedBy && [] === $served && [] === $apart && !$new->equals($rule->source) && !$new->isBelow($rule->source)) {
+            if (!$new->equals($rule->source) && !$new->isBelow($rule->source) && $this->allWentAlong($goal, $from, $to, $all)) {
                 $this->retarget($rule, Goal::address($new, $rule->goal->query));
             }
         }
+    }
+
+    /**
+     * Whether nothing below an address went another way: by a redirect, or by a wish of its own.
+     *
+     * @param list<Readdressed> $all
+     */
+    private function allWentAlong(Address $below, Address $from, Address $to, array $all): bool
+    {
+        if (null !== $this->table->of($below, true) || null !== $this->table->nearestPrefix($below) || [] !== $this->table->below($below)) {
+            return false;
+        }
+        foreach ($all as $one) {
+            if ($one->from->isBelow($below) && !$one->from->rebased($from, $to)->equals($one->to)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @param non-empty-list<Readdressed> $moved */
@@ -192,7 +199,7 @@ final class RedirectsOfAMove
                 $this->keep($one, $known, 0 === $index ? null : $root, $this->liveAddresses[$root->placeId] ?? null);
             }
             // Visitors may come this way though no place is live here: by a redirect from here, or for all below an older address.
-            if (true !== $known?->equals($one->from) && (isset($this->liveSources[$one->from->path]) || PrefixGoals::leadTo($one->from, $this->prefix))) {
+            if (true !== $known?->equals($one->from) && (isset($this->liveSources[$one->from->path]) || $this->table->isLedToByPrefix($one->from))) {
                 $this->keep($one, $one->from, 0 === $index ? null : $root, $root->from);
             }
         }
@@ -201,41 +208,34 @@ final class RedirectsOfAMove
     /** Makes sure that an address leads to the place that moved, by itself or along with the root of the move. */
     private function keep(Readdressed $one, Address $known, ?Readdressed $root, ?Address $rootKnown): void
     {
-        if ($known->equals($one->to) || $this->after->isAlwaysOpenAt($known) || $this->isLedTo($one, $known)) {
+        if ($known->equals($one->to) || $this->after->isAlwaysOpenAt($known)) {
             return;
         }
-        if (isset($this->exact[$known->path]) && !$this->after->opens($one->placeId)) {
+        $rule = $this->table->of($known, false);
+        if (null !== $rule && null === $rule->until && $rule->goal->placeId === $one->placeId) {
+            return;
+        }
+        if (null !== $rule && !$this->after->opens($one->placeId)) {
             // Visitors followed that one, and not the place, which is closed.
             return;
         }
         if (null !== $root && null !== $rootKnown && $this->comesAlong($one, $known, $root, $rootKnown)) {
-            if (!isset($this->prefix[$rootKnown->path])) {
-                $this->make(new NewRedirect($rootKnown, true, Goal::address($root->to)));
+            if (null === $this->table->of($rootKnown, true)) {
+                $this->make(new Rule('', $rootKnown, true, Goal::address($root->to), RedirectStatus::ForGood));
             }
 
             return;
         }
-        $this->make(new NewRedirect($known, false, Goal::place($one->placeId)));
-    }
-
-    /** Whether a redirect is there that leads from the known address to the place. */
-    private function isLedTo(Readdressed $one, Address $known): bool
-    {
-        $rule = $this->exact[$known->path] ?? null;
-
-        return null !== $rule && null === $rule->until && $rule->goal->placeId === $one->placeId;
+        $this->make(new Rule('', $known, false, Goal::place($one->placeId), RedirectStatus::ForGood));
     }
 
     /** Whether a redirect for all below the known address of the root leads to this place, too. */
     private function comesAlong(Readdressed $one, Address $known, Readdressed $root, Address $rootKnown): bool
     {
-        if (!$known->isBelow($rootKnown) || !$known->rebased($rootKnown, $root->to)->equals($one->to) || isset($this->exact[$known->path])) {
+        if (!$known->isBelow($rootKnown) || !$known->rebased($rootKnown, $root->to)->equals($one->to) || null !== $this->table->of($known, false)) {
             return false;
         }
-        $served = null;
-        foreach ($known->ancestors() as $above) {
-            $served ??= $this->prefix[$above->path] ?? null;
-        }
+        $served = $this->table->nearestPrefix($known);
         if (null === $served) {
             return !$root->to->isBelow($rootKnown);
         }
@@ -247,46 +247,47 @@ final class RedirectsOfAMove
     /** A place that visitors still know where this one stood, and that has moved before: it is found again. */
     private function rememberWhoWasThere(Readdressed $one): void
     {
-        if ($this->after->isAlwaysOpenAt($one->from) || isset($this->exact[$one->from->path])) {
+        if ($this->after->isAlwaysOpenAt($one->from) || null !== $this->table->of($one->from, false)) {
             return;
         }
-        foreach ($this->liveAddresses as $id => $known) {
-            if ($known->equals($one->from) && $id !== $one->placeId && null !== $this->after->addressOf($id)) {
-                $this->make(new NewRedirect($known, false, Goal::place($id)));
+        foreach ($this->knownAt[$one->from->path] ?? [] as $id) {
+            if ($id !== $one->placeId && null !== $this->after->addressOf($id)) {
+                $this->make(new Rule('', $one->from, false, Goal::place($id), RedirectStatus::ForGood));
 
                 return;
             }
         }
     }
 
-    private function make(NewRedirect $new): void
+    /**
+     * Redirects that were there, stay, and are followed no more.
+     *
+     * @param list<Readdressed> $all
+     *
+     * @return list<Rule>
+     */
+    private function shadowedBy(array $all): array
+    {
+        $rules = array_map(fn (Readdressed $one): ?Rule => $this->table->of($one->to, false), $all);
+
+        return array_values(array_filter($rules, fn (?Rule $rule): bool => true === $rule?->isStored() && !isset($this->retargeted[$rule->id])));
+    }
+
+    private function make(Rule $new): void
     {
         $this->made[$new->sourceWords()] = $new;
-        if ($new->prefix) {
-            $this->prefix[$new->source->path] = $new;
-        } else {
-            $this->exact[$new->source->path] = $new;
-        }
+        $this->table->put($new);
     }
 
     private function drop(Rule $rule): void
     {
         $this->dropped[] = $rule;
-        if ($rule->prefix) {
-            unset($this->prefix[$rule->source->path]);
-        } else {
-            unset($this->exact[$rule->source->path]);
-        }
+        $this->table->remove($rule);
     }
 
     private function retarget(Rule $rule, Goal $goal): void
     {
-        $changed = new Rule($rule->id, $rule->source, $rule->prefix, $goal, $rule->status, $rule->until);
-        $this->retargeted[$rule->id] = $changed;
-        if ($rule->prefix) {
-            $this->prefix[$rule->source->path] = $changed;
-        } else {
-            $this->exact[$rule->source->path] = $changed;
-        }
+        $this->retargeted[$rule->id] = $changed = $rule->leadingTo($goal);
+        $this->table->put($changed);
     }
 }

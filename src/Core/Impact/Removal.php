@@ -10,10 +10,10 @@ use Lantern\Core\Redirect\Rule;
 final readonly class Removal
 {
     /**
-     * @param list<Touch>       $touches
-     * @param list<Rule>        $dropped redirects to it that fall away
-     * @param list<Rule>        $changed redirects to it, as they will be
-     * @param list<NewRedirect> $made
+     * @param list<Touch> $touches
+     * @param list<Rule>  $dropped redirects to it that fall away
+     * @param list<Rule>  $changed redirects to it, as they will be
+     * @param list<Rule>  $made    without ids
      */
     public function __construct(public array $touches, public array $dropped, public array $changed, public array $made)
     {

@@ -9,6 +9,7 @@ use Lantern\Core\Place\Place;
 use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Redirect\RuleTable;
 use Lantern\Core\Refused;
 
 /**
@@ -17,15 +18,18 @@ use Lantern\Core\Refused;
  */
 final readonly class RemovalPlanner
 {
+    private RuleTable $table;
+
     /**
-     * @param Address|null           $known    the address that visitors know; null where it was never live
-     * @param list<Rule>             $rules    those that lead to the place or to its address, those from its addresses, and all for what stands below one
-     * @param list<Mention>          $mentions of the place, all kinds
-     * @param int                    $visits   in the last 30 days
-     * @param list<Place>            $below    what stands directly below it
+     * @param Address|null           $known        the address that visitors know; null where it was never live
+     * @param list<Rule>             $rules        those that lead to the place or to its address, those from its addresses, and every prefix redirect
+     * @param list<Mention>          $mentions     of the place, all kinds
+     * @param int                    $visits       in the last 30 days
+     * @param list<Place>            $below        what stands directly below it
+     * @param array<string, Address> $others       the addresses, by id, at which visitors know other places that have moved
+     *                                             from where this one stands
      * @param bool                   $isLiveSource whether visitors are redirected today from where the place stands
-     * @param array<string, Address> $others   the addresses, by id, at which visitors know other places that have moved
-     *                                         from where this one stands
+     * @param Place|null             $atKnown      what stands at the known address on the workbench
      */
     public function __construct(
         private ?Address $known,
@@ -35,55 +39,43 @@ final readonly class RemovalPlanner
         private array $below = [],
         private array $others = [],
         private bool $isLiveSource = false,
+        private ?Place $atKnown = null,
     ) {
+        $this->table = new RuleTable($rules);
     }
 
-    /**
-     * @param string|null $standsAtKnown title of another place that stands at the known address by now
-     *
-     * @throws Refused where the place is not this program's to remove, or visitors cannot be led there
-     */
-    public function plan(Place $place, Onward $onward, \DateTimeImmutable $moment, ?string $standsAtKnown = null): Removal
+    /** @throws Refused where the place is not this program's to remove, or visitors cannot be led there */
+    public function plan(Place $place, Onward $onward, \DateTimeImmutable $moment): Removal
     {
         self::refuseWhatCannotGo($place);
         $onward->refuseWhatCannotBe($place, $moment);
-        $dropped = $changed = $exact = [];
-        $kept = array_map(static fn (Address $address): string => $address->path, $this->addressesToKeep($place, $standsAtKnown));
+        $left = clone $this->table;
+        $kept = $this->addressesToKeep($place);
+        $dropped = $changed = [];
         foreach ($this->rules as $rule) {
-            if (!$rule->prefix && \in_array($rule->source->path, $kept, true) && $rule->goal->placeId !== $place->id && $place->light->opens()) {
-                // Nobody followed that one while the place opened there; now visitors go where they are meant to.
-                $dropped[] = $rule;
-                continue;
+            if (!$this->leadsTo($place, $rule)) {
+                // Nobody followed one from its own address while the place opened there; now visitors go where they are meant to.
+                $instead = $place->light->opens() && !$rule->prefix && isset($kept[$rule->source->path]) ? null : $rule;
+            } else {
+                $instead = $this->instead($rule, $onward);
             }
-            if (!$rule->prefix) {
-                $exact[$rule->source->path] = true;
-            }
-            if ($rule->goal->placeId !== $place->id && ($rule->prefix || true !== $rule->goal->address?->equals($place->address))) {
-                continue;
-            }
-            $instead = $this->instead($rule, $onward);
             if (null === $instead) {
                 $dropped[] = $rule;
-                unset($exact[$rule->source->path]);
-            } else {
+                $left->remove($rule);
+            } elseif ($instead !== $rule) {
                 $changed[] = $instead;
             }
         }
         $made = [];
-        $goal = null !== $onward->place ? Goal::place($onward->place->id) : ($onward->gone ? Goal::nowhere() : null);
         foreach ($this->others as $id => $address) {
-            if (!isset($exact[$address->path])) {
-                $exact[$address->path] = true;
-                $made[] = new NewRedirect($address, false, Goal::place($id));
-            }
+            $made[$address->path] = new Rule('', $address, false, Goal::place($id), RedirectStatus::ForGood);
         }
-        foreach ($this->addressesToKeep($place, $standsAtKnown) as $address) {
-            if (null !== $goal && !isset($exact[$address->path])) {
-                $made[] = new NewRedirect($address, false, $goal, $onward->gone ? RedirectStatus::Gone : RedirectStatus::ForGood);
-            }
+        foreach ($onward->isNotFound() ? [] : $kept as $path => $address) {
+            $made[$path] ??= new Rule('', $address, false, $onward->goal(), $onward->gone ? RedirectStatus::Gone : RedirectStatus::ForGood);
         }
+        $made = array_values(array_filter($made, static fn (Rule $rule): bool => null === $left->of($rule->source, false)));
 
-        return new Removal([...$this->address($place, $onward, $standsAtKnown), ...$this->menus(), ...$this->told($onward, $dropped, $changed), ...$this->whatStandsBelow()], $dropped, $changed, $made);
+        return new Removal([...$this->address($place, $onward), ...$this->menus(), ...$this->told($onward, $dropped, $changed), ...$this->whatStandsBelow()], $dropped, $changed, $made);
     }
 
     /** @throws Refused where the place is not this program's to remove */
@@ -94,36 +86,43 @@ final readonly class RemovalPlanner
         }
     }
 
-    /** @return list<Address> */
-    private function addressesToKeep(Place $place, ?string $standsAtKnown): array
+    /** Another place that opens at the known address by now. */
+    private function successor(Place $place): ?Place
     {
-        $addresses = null === $this->known || null !== $standsAtKnown ? [] : [$this->known];
+        return true === $this->atKnown?->isAlwaysOpen() && $this->atKnown->id !== $place->id ? $this->atKnown : null;
+    }
+
+    /** @return array<string, Address> by path */
+    private function addressesToKeep(Place $place): array
+    {
+        $addresses = null === $this->known || null !== $this->successor($place) ? [] : [$this->known->path => $this->known];
         // Visitors may come this way though no place is live here: by a redirect from here, or for all below an older address.
-        if (true !== $this->known?->equals($place->address) && ($this->isLiveSource || PrefixGoals::leadTo($place->address, array_filter($this->rules, static fn (Rule $rule): bool => $rule->prefix)))) {
-            $addresses[] = $place->address;
+        if ($this->isLiveSource || $this->table->isLedToByPrefix($place->address)) {
+            $addresses[$place->address->path] = $place->address;
         }
 
         return $addresses;
     }
 
+    private function leadsTo(Place $place, Rule $rule): bool
+    {
+        return $rule->goal->placeId === $place->id || !$rule->prefix && true === $rule->goal->address?->equals($place->address);
+    }
+
     private function instead(Rule $rule, Onward $onward): ?Rule
     {
-        return match (true) {
-            null !== $onward->place => $rule->source->equals($onward->place->address) ? null
-                : new Rule($rule->id, $rule->source, $rule->prefix, Goal::place($onward->place->id), $rule->status, $rule->until),
-            $onward->gone => new Rule($rule->id, $rule->source, $rule->prefix, Goal::nowhere(), RedirectStatus::Gone, $rule->until),
-            default => null,
-        };
+        return $onward->isNotFound() || true === $onward->place?->address->equals($rule->source) ? null : $rule->leadingTo($onward->goal());
     }
 
     /** @return list<Touch> */
-    private function address(Place $place, Onward $onward, ?string $standsAtKnown): array
+    private function address(Place $place, Onward $onward): array
     {
         if (null === $this->known) {
             return [new Touch(\sprintf('No visitor knows %s yet, so nothing needs to lead on from it.', $place->address))];
         }
-        if (null !== $standsAtKnown) {
-            return [new Touch(\sprintf('At %s, where visitors know it, “%s” opens by now.', $this->known, $standsAtKnown))];
+        $successor = $this->successor($place);
+        if (null !== $successor) {
+            return [new Touch(\sprintf('At %s, where visitors know it, “%s” opens by now.', $this->known, $successor->title))];
         }
 
         return [new Touch(\sprintf('%s %s%s.', $this->known, match (true) {

@@ -61,6 +61,12 @@ final readonly class Place
         return $this->opensAt($moment) && Audience::Everyone === $this->audience && $this->listing->listed;
     }
 
+    /** Whether whoever comes to its address finds a page there at any time, so that no redirect from there would be followed. */
+    public function isAlwaysOpen(): bool
+    {
+        return $this->light->opens() && $this->opening->isAlways();
+    }
+
     /** What the place is now, for a person: "Open", "Quiet", "Closed", or with its next date. */
     public function lightWords(\DateTimeImmutable $moment): string
     {
@@ -77,14 +83,14 @@ final readonly class Place
         return ucfirst($this->light->value).(null === $this->opening->until ? '' : ', closes '.self::day($this->opening->until, $moment));
     }
 
-    private static function day(\DateTimeImmutable $day, \DateTimeImmutable $seenFrom): string
-    {
-        return $day->format($day->format('Y') === $seenFrom->format('Y') ? 'j F' : 'j F Y');
-    }
-
     /** The address that its title would give it, below what its address stands below now. */
     public function tidyAddress(): Address
     {
         return $this->kind->isFixed() ? $this->address : $this->address->parent()->below(Slug::fromTitle($this->title, $this->kind->value)->text);
+    }
+
+    private static function day(\DateTimeImmutable $day, \DateTimeImmutable $seenFrom): string
+    {
+        return $day->format($day->format('Y') === $seenFrom->format('Y') ? 'j F' : 'j F Y');
     }
 }

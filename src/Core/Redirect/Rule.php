@@ -11,6 +11,7 @@ use Lantern\Core\Refused;
 /** One redirect: a source, what it leads to, and how. A prefix rule stands for everything below its source. */
 final readonly class Rule
 {
+    /** @param string $id UUIDv7; empty for one that is not stored yet */
     public function __construct(
         public string $id,
         public Address $source,
@@ -40,6 +41,18 @@ final readonly class Rule
     public function withId(string $id): self
     {
         return new self($id, $this->source, $this->prefix, $this->goal, $this->status, $this->until);
+    }
+
+    /** The same source leading to another goal; to none, it is gone. */
+    public function leadingTo(Goal $goal): self
+    {
+        return new self($this->id, $this->source, $this->prefix, $goal, $goal->isNowhere() ? RedirectStatus::Gone : $this->status, $this->until);
+    }
+
+    /** One that was only thought out has no id yet. */
+    public function isStored(): bool
+    {
+        return '' !== $this->id;
     }
 
     public function isInForce(\DateTimeImmutable $moment): bool

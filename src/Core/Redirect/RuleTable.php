@@ -26,14 +26,29 @@ final class RuleTable implements RuleLookup
     /** @throws Refused where another rule has the same source */
     public function add(Rule $rule): void
     {
-        $known = $rule->prefix ? $this->prefix[$rule->source->path] ?? null : $this->exact[$rule->source->path] ?? null;
+        $known = $this->of($rule->source, $rule->prefix);
         if (null !== $known) {
             throw new Refused('source', \sprintf('%s has a redirect already, %s to %s. Change that one instead.', $rule->sourceWords(), $known->status->words(), self::goalWords($known)));
         }
+        $this->put($rule);
+    }
+
+    /** Takes the place of another rule with the same source. */
+    public function put(Rule $rule): void
+    {
         if ($rule->prefix) {
             $this->prefix[$rule->source->path] = $rule;
         } else {
             $this->exact[$rule->source->path] = $rule;
+        }
+    }
+
+    public function remove(Rule $rule): void
+    {
+        if ($rule->prefix) {
+            unset($this->prefix[$rule->source->path]);
+        } else {
+            unset($this->exact[$rule->source->path]);
         }
     }
 
@@ -54,6 +69,36 @@ final class RuleTable implements RuleLookup
         }
 
         return null;
+    }
+
+    /** Of the prefix rules that the address stands below, in force or not, the one with the longest source. */
+    public function nearestPrefix(Address $address): ?Rule
+    {
+        foreach ($address->ancestors() as $above) {
+            if (isset($this->prefix[$above->path])) {
+                return $this->prefix[$above->path];
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a prefix rule leads to an address from one below its source. */
+    public function isLedToByPrefix(Address $address): bool
+    {
+        foreach ($this->prefix as $rule) {
+            if (null !== $rule->goal->address && $address->isBelow($rule->goal->address)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return list<Rule> whose source stands below an address */
+    public function below(Address $address): array
+    {
+        return array_values(array_filter($this->rules(), static fn (Rule $rule): bool => $rule->source->isBelow($address)));
     }
 
     /** The rule with this very source, in force or not. */

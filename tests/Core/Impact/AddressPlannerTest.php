@@ -7,7 +7,6 @@ namespace Lantern\Tests\Core\Impact;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Impact\AddressChange;
 use Lantern\Core\Impact\AddressPlanner;
-use Lantern\Core\Impact\NewRedirect;
 use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\Readdressing;
 use Lantern\Core\Place\Place;
@@ -236,6 +235,6 @@ final class AddressPlannerTest extends TestCase
     /** @return list<string> */
     private function made(AddressChange $change): array
     {
-        return array_map(static fn (NewRedirect $new): string => $new->sourceWords(), $change->made);
+        return array_map(static fn (Rule $new): string => $new->sourceWords(), $change->made);
     }
 }

@@ -6,7 +6,6 @@ namespace Lantern\Tests\Core\Impact;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Impact\Mention;
-use Lantern\Core\Impact\NewRedirect;
 use Lantern\Core\Impact\Onward;
 use Lantern\Core\Impact\Removal;
 use Lantern\Core\Impact\RemovalPlanner;
@@ -125,7 +124,7 @@ final class RemovalPlannerTest extends TestCase
     /** @return list<string> */
     private function made(Removal $removal): array
     {
-        return array_map(static fn (NewRedirect $new): string => "{$new->source} → {$new->goal->placeId} {$new->status->value}", $removal->made);
+        return array_map(static fn (Rule $new): string => "{$new->source} → {$new->goal->placeId} {$new->status->value}", $removal->made);
     }
 
     /**
