@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Persistence;
 
+use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Impact\AddressChange;
@@ -12,11 +13,10 @@ use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\Readdressing;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
-use Lantern\Persistence\Entity\PlaceRecord;
-use Lantern\Persistence\Entity\WordsRecord;
+use Lantern\Core\Words\Words;
 use Lantern\Persistence\Journal\Edit;
 use Lantern\Persistence\Journal\Person;
-use Lantern\Persistence\Words\WordsCleaner;
+use Lantern\Persistence\Words\WordsRewriter;
 use Psr\Clock\ClockInterface;
 
 /** Changes addresses of places on the workbench, one or many, as one edit with the redirects that belong to it. */
@@ -27,11 +27,9 @@ final readonly class AddressEditor
     public function __construct(
         private EntityManagerInterface $entities,
         private EditLog $edits,
-        private PlaceRecords $records,
         private RedirectRows $redirects,
         private Copies $copies,
-        private AddressTouches $touches,
-        private WordsCleaner $cleaner,
+        private WordsRewriter $words,
         private ClockInterface $clock,
     ) {
     }
@@ -81,7 +79,7 @@ final readonly class AddressEditor
                 throw new Refused('address', 'These are the addresses they have already. Type others.');
             }
             $change = $this->planner($wanted)->plan($wanted);
-            $this->rewriteTexts($change, $by);
+            $this->rewriteTexts($change->moved, $by);
             $this->move($change->moved, $by);
             $this->redirects->carryOut($change->dropped, $change->retargeted, $change->made);
 
@@ -102,7 +100,7 @@ final readonly class AddressEditor
     private function lock(array $wishes): void
     {
         $ids = array_map(static fn (AddressWish $wish): string => $wish->placeId, $wishes);
-        $this->entities->getConnection()->executeStatement('SELECT 1 FROM place WHERE id IN (?) ORDER BY id FOR UPDATE', [$ids], [\Doctrine\DBAL\ArrayParameterType::STRING]);
+        $this->entities->getConnection()->executeStatement('SELECT 1 FROM place WHERE id IN (?) ORDER BY id FOR UPDATE', [$ids], [ArrayParameterType::STRING]);
     }
 
     /**
@@ -162,23 +160,18 @@ final readonly class AddressEditor
         return new AddressPlanner($places, $known, $this->copies->live->rules->sourcesAmong($old), $this->copies->workbench->rules->concernedBy([...$old, ...$new, ...array_values($known)], $carried));
     }
 
-    /** Links that were typed become references while the old addresses still lead to their places. */
-    private function rewriteTexts(AddressChange $change, Person $by): void
+    /**
+     * Links that were typed become references.
+     *
+     * @param list<Readdressed> $moved
+     */
+    private function rewriteTexts(array $moved, Person $by): void
     {
-        foreach ($this->touches->textsToRewrite($change->moved) as $id) {
-            $words = $this->entities->find(WordsRecord::class, $id);
-            $place = $this->entities->find(PlaceRecord::class, $id);
-            if (null === $words || null === $place) {
-                continue;
-            }
-            $cleaned = $this->cleaner->clean($words->html)->words->html;
-            if ($cleaned !== $words->html) {
-                $words->html = $cleaned;
-                $this->records->sign($place, $by);
-            }
+        $ids = [];
+        foreach ($moved as $one) {
+            $ids[$one->from->path] = $one->placeId;
         }
-        $this->entities->flush();
-        $this->entities->clear();
+        $this->words->rewrite([], array_map(strval(...), array_keys($ids)), static fn (Words $words): Words => $words->referring($ids), $by);
     }
 
     /** @param list<Readdressed> $moved */

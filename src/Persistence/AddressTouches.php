@@ -35,18 +35,4 @@ final readonly class AddressTouches
             $list("SELECT o.name || ' (' || o.kind || ')' FROM outside_mention o WHERE o.address IN (:old) OR o.address IN (SELECT address FROM live.place WHERE id IN (:ids)) ORDER BY o.name"),
         );
     }
-
-    /**
-     * The places whose texts have one of these addresses typed in.
-     *
-     * @param list<Readdressed> $moved
-     *
-     * @return list<string> ids
-     */
-    public function textsToRewrite(array $moved): array
-    {
-        $old = array_map(static fn (Readdressed $one): string => $one->from->path, $moved);
-
-        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT source_id FROM text_mention WHERE address IN (?)', [$old], [ArrayParameterType::STRING]), \is_string(...)));
-    }
 }

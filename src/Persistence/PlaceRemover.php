@@ -13,10 +13,9 @@ use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
 use Lantern\Core\Words\Words;
-use Lantern\Persistence\Entity\PlaceRecord;
-use Lantern\Persistence\Entity\WordsRecord;
 use Lantern\Persistence\Journal\Edit;
 use Lantern\Persistence\Journal\Person;
+use Lantern\Persistence\Words\WordsRewriter;
 use Psr\Clock\ClockInterface;
 
 /** Removes places from the workbench, with everything that led to them, as one edit. */
@@ -30,6 +29,7 @@ final readonly class PlaceRemover
         private PlaceRecords $records,
         private PlaceMaker $maker,
         private RedirectRows $redirects,
+        private WordsRewriter $words,
         private Copies $copies,
         private MentionReader $mentions,
         private PlaceTable $table,
@@ -80,7 +80,7 @@ final readonly class PlaceRemover
             $place = $this->place($placeId);
             $removal = $this->plan($placeId, $onward);
             $this->takeOutOfMenus($place, $menus);
-            $this->rewriteTexts($place, $onward, $by);
+            $this->words->rewrite([$placeId], [$place->address->path], static fn (Words $words): Words => $words->withoutLinksTo($placeId, $place->address->path, $onward->place?->id), $by);
             $this->settleOthers($place, $onward);
             $this->redirects->carryOut($removal->dropped, $removal->changed, $removal->made);
             $this->maker->takeAway([$placeId]);
@@ -103,21 +103,6 @@ final readonly class PlaceRemover
                 $menus->make($menuId, $move);
             }
         }
-    }
-
-    private function rewriteTexts(Place $place, Onward $onward, Person $by): void
-    {
-        $connection = $this->entities->getConnection();
-        foreach ($connection->fetchFirstColumn('SELECT DISTINCT source_id FROM text_mention WHERE (place_id = ? OR address = ?) AND source_id <> ?', [$place->id, $place->address->path, $place->id]) as $id) {
-            $words = $this->entities->find(WordsRecord::class, $id);
-            $source = $this->entities->find(PlaceRecord::class, $id);
-            if (null !== $words && null !== $source) {
-                $words->html = (new Words($words->html))->withoutLinksTo($place->id, $place->address->path, $onward->place?->id)->html;
-                $this->records->sign($source, $by);
-            }
-        }
-        $this->entities->flush();
-        $this->entities->clear();
     }
 
     /** Closed places that led here, and places that stood below. */

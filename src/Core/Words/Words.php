@@ -85,6 +85,25 @@ final readonly class Words
     }
 
     /**
+     * The same words where links that were typed refer to the places at their addresses. One with a query
+     * stays as it is: a reference has none.
+     *
+     * @param array<string, string> $placeIds by address
+     */
+    public function referring(array $placeIds): self
+    {
+        return new self((string) preg_replace_callback(self::TAG, static fn (array $tag): string => (string) preg_replace_callback(
+            '/( (?:href|src)=")(\/[^"#?]*)((?:#[^"]*)?")/',
+            static function (array $found) use ($placeIds): string {
+                $id = $placeIds[html_entity_decode($found[2])] ?? null;
+
+                return null === $id ? $found[0] : "{$found[1]}place:$id{$found[3]}";
+            },
+            $tag[0],
+        ), $this->html));
+    }
+
+    /**
      * The same words where links to a place lead to another one; or to none, and keep their words only.
      * A picture that is no more falls away.
      *

@@ -52,6 +52,13 @@ final class WordsTest extends TestCase
         self::assertSame([], (new Words('<p>nothing</p>'))->emptyBlanks([]));
     }
 
+    public function testTypedLinksReferToTheirPlaces(): void
+    {
+        $id = '019344a0-1c00-7b91-8d3d-b603b29d8cde';
+        $words = new Words('<p><a class="button" href="/a &amp; b#part">one</a> <a href="/a &amp; b?x=1">two</a> <a href="/other">three</a> /a &amp; b</p><img alt="/a" src="/a &amp; b">');
+        self::assertSame("<p><a class=\"button\" href=\"place:$id#part\">one</a> <a href=\"/a &amp; b?x=1\">two</a> <a href=\"/other\">three</a> /a &amp; b</p><img alt=\"/a\" src=\"place:$id\">", $words->referring(['/a & b' => $id])->html);
+    }
+
     public function testLinksToAPlaceThatIsNoMoreLeadElsewhereOrBecomePlainWords(): void
     {
         $id = '019344a0-1c00-7b91-8d3d-b603b29d8cde';
