@@ -82,6 +82,22 @@ final class FirstLook
         return \is_string($moment) ? min($midnight, new \DateTimeImmutable($moment)) : $midnight;
     }
 
+    public function connection(): \PDO
+    {
+        if (null === $this->connection) {
+            $parts = parse_url($this->url);
+            $dsn = \sprintf("pgsql:host=%s;port=%d;dbname=%s;application_name='lantern-early'", $parts['host'] ?? '', $parts['port'] ?? 5432, ltrim($parts['path'] ?? '', '/'));
+            $this->connection = new \PDO($dsn, rawurldecode($parts['user'] ?? ''), rawurldecode($parts['pass'] ?? ''), [
+                \PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION,
+                \PDO::ATTR_PERSISTENT => 'cli' !== \PHP_SAPI,
+                // One round trip for a statement, not three.
+                \PDO::ATTR_EMULATE_PREPARES => true,
+            ]);
+        }
+
+        return $this->connection;
+    }
+
     private static function text(mixed $value): string
     {
         return \is_scalar($value) ? (string) $value : '';
@@ -115,21 +131,5 @@ final class FirstLook
 
         /** @var array<string, mixed> $row */
         return $row;
-    }
-
-    public function connection(): \PDO
-    {
-        if (null === $this->connection) {
-            $parts = parse_url($this->url);
-            $dsn = \sprintf("pgsql:host=%s;port=%d;dbname=%s;application_name='lantern-early'", $parts['host'] ?? '', $parts['port'] ?? 5432, ltrim($parts['path'] ?? '', '/'));
-            $this->connection = new \PDO($dsn, rawurldecode($parts['user'] ?? ''), rawurldecode($parts['pass'] ?? ''), [
-                \PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION,
-                \PDO::ATTR_PERSISTENT => 'cli' !== \PHP_SAPI,
-                // One round trip for a statement, not three.
-                \PDO::ATTR_EMULATE_PREPARES => true,
-            ]);
-        }
-
-        return $this->connection;
     }
 }

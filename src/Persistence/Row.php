@@ -12,6 +12,17 @@ final readonly class Row
     {
     }
 
+    /**
+     * A row that was written as JSON.
+     *
+     * @return array<string, mixed>|null
+     */
+    public static function columns(?string $json): ?array
+    {
+        /** @var array<string, mixed>|null */
+        return null === $json ? null : json_decode($json, true, 8, \JSON_THROW_ON_ERROR);
+    }
+
     public function text(string $column): string
     {
         $value = $this->columns[$column] ?? '';

@@ -47,7 +47,7 @@ final readonly class VisitCounter
     public function note(Address $address, string $day, bool $missed = false): bool
     {
         $visit = ($missed ? 'missed_visit' : 'visit')." $day {$address->path}";
-        if (!self::hasMemory()) {
+        if (!NodeMemory::isThere()) {
             $this->write([$visit]);
 
             return true;
@@ -60,7 +60,7 @@ final readonly class VisitCounter
     /** Writes what was noted, at most every few seconds and by one process at a time. */
     public function writeNoted(): void
     {
-        if (!self::hasMemory() || !apcu_add('visits.wait', true, self::WRITTEN_EVERY)) {
+        if (!NodeMemory::isThere() || !apcu_add('visits.wait', true, self::WRITTEN_EVERY)) {
             return;
         }
         $noted = apcu_fetch('visits.noted');
@@ -78,11 +78,6 @@ final readonly class VisitCounter
         if ($to < $noted) {
             apcu_delete('visits.wait');
         }
-    }
-
-    private static function hasMemory(): bool
-    {
-        return \function_exists('apcu_enabled') && apcu_enabled();
     }
 
     /** @param list<string> $visits table, day and address of each */

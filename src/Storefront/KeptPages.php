@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
+use Lantern\Persistence\NodeMemory;
+
 /**
  * Pages that were made once, kept on this node (APCu) and given again to whoever would get the same.
  * They are kept under the version of all that they show, so a release, or a word of the product system,
@@ -16,7 +18,7 @@ final class KeptPages
     /** @return array{headers: array<string, string>, body: string, until: int}|null */
     public static function get(string $version, bool $signedIn, string $path): ?array
     {
-        if (!self::isThere()) {
+        if (!NodeMemory::isThere()) {
             return null;
         }
         $kept = apcu_fetch(self::key($version, $signedIn, $path));
@@ -29,14 +31,9 @@ final class KeptPages
     public static function keep(string $version, bool $signedIn, string $path, array $headers, string $body, \DateTimeImmutable $now, \DateTimeImmutable $until): void
     {
         $seconds = $until->getTimestamp() - $now->getTimestamp();
-        if (self::isThere() && $seconds > 0 && \strlen($body) <= self::MOST_BYTES) {
+        if (NodeMemory::isThere() && $seconds > 0 && \strlen($body) <= self::MOST_BYTES) {
             apcu_store(self::key($version, $signedIn, $path), ['headers' => $headers, 'body' => $body, 'until' => $until->getTimestamp()], $seconds);
         }
-    }
-
-    public static function isThere(): bool
-    {
-        return \function_exists('apcu_enabled') && apcu_enabled();
     }
 
     private static function key(string $version, bool $signedIn, string $path): string

@@ -13,6 +13,7 @@ use Lantern\Core\Visitor;
 use Lantern\Interchange\PreviewToken;
 use Lantern\Persistence\Copies;
 use Lantern\Persistence\FirstLook;
+use Lantern\Persistence\NodeMemory;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -92,7 +93,7 @@ final readonly class StorefrontController
     /** Known before the page is made, so that what is published meanwhile is not kept under a name that is older. */
     private function versionToKeep(Visit $visit, Answer $answer, Request $request): ?string
     {
-        $mayBeKept = KeptPages::isThere() && $visit->isLive() && 200 === $answer->status && null !== $answer->address
+        $mayBeKept = NodeMemory::isThere() && $visit->isLive() && 200 === $answer->status && null !== $answer->address
             && !\in_array($answer->place?->kind, [null, PlaceKind::File, PlaceKind::Search], true) && '' === Query::split($visit->target)[1];
 
         return $mayBeKept ? $this->look->at($answer->address)->version : null;

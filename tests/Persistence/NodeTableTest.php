@@ -29,16 +29,26 @@ final class NodeTableTest extends ShopTestCase
     {
         parent::setUp();
         $this->directory = sys_get_temp_dir().'/lantern-table-'.bin2hex(random_bytes(4));
+        $this->startNode();
+    }
+
+    private function startNode(): void
+    {
         $this->says = new InputStream();
         $url = $_SERVER['DATABASE_URL'] ?? '';
         $this->node = new Process(['php', '-d', 'apc.enable_cli=1', __DIR__.'/node-table.php', $this->directory], env: ['DATABASE_URL' => \is_string($url) ? $url : ''], input: $this->says, timeout: 60);
         $this->node->start();
     }
 
-    protected function tearDown(): void
+    private function stopNode(): void
     {
         $this->says->close();
         $this->node->stop();
+    }
+
+    protected function tearDown(): void
+    {
+        $this->stopNode();
         (new Filesystem())->remove($this->directory);
         parent::tearDown();
     }
@@ -72,6 +82,46 @@ final class NodeTableTest extends ShopTestCase
         $this->tell('keep-up');
         self::assertSame([301, '/papers'], $this->tell('hop /many/2499'));
         self::assertSame([301, '/papers/swirled'], $this->tell('hop /marbled-papers'));
+    }
+
+    public function testFilesOutliveTheMemoryOfTheNode(): void
+    {
+        $this->tell('keep-up');
+        $files = glob("$this->directory/addresses-*");
+        $this->stopNode();
+        $this->startNode();
+        self::assertNull($this->tell('hop /agb'));
+        $this->tell('keep-up');
+        self::assertNotNull($this->tell('hop /agb'));
+        self::assertSame($files, glob("$this->directory/addresses-*"), 'nothing was made anew');
+    }
+
+    public function testATableOfAnotherHistoryIsMadeAnew(): void
+    {
+        $this->tell('keep-up');
+        $this->stopNode();
+        // As after a backup was restored: the numbers go on, but they are those of other releases.
+        $this->workbench()->executeStatement('DELETE FROM journal.release');
+        $this->workbench()->executeStatement("DELETE FROM live.redirect WHERE source = '/agb'");
+        $this->workbench()->executeStatement("INSERT INTO journal.release (id, number, released_by, summary) VALUES (gen_random_uuid(), 1, 'x', 'x'), (gen_random_uuid(), 2, 'x', 'x')");
+        $this->startNode();
+        self::assertSame(2, $this->tell('keep-up'));
+        self::assertNull($this->tell('hop /agb'));
+        $this->compareAll();
+    }
+
+    public function testManyReleasesOfOneRowAreNotTakenForFewChanges(): void
+    {
+        $this->tell('keep-up');
+        // The last of them is what counts, however many there were.
+        $this->workbench()->executeStatement("INSERT INTO journal.release (id, number, released_by, summary) SELECT gen_random_uuid(), n, 'x', 'x' FROM generate_series(2, 2600) n");
+        $this->workbench()->executeStatement("INSERT INTO journal.release_row SELECT n.id, 'redirect', r.id::text, '{\"source\": \"/agb\"}', '{\"source\": \"/agb\"}' FROM journal.release n, live.redirect r WHERE n.number BETWEEN 2 AND 2599 AND r.source = '/agb'");
+        $this->workbench()->executeStatement("INSERT INTO journal.release_row SELECT n.id, 'redirect', r.id::text, NULL, '{\"source\": \"/blog\"}' FROM journal.release n, live.redirect r WHERE n.number = 2600 AND r.source = '/blog' AND NOT r.is_prefix");
+        $this->workbench()->executeStatement("DELETE FROM live.redirect WHERE source = '/blog' AND NOT is_prefix");
+        $this->tell('forget');
+        $this->tell('keep-up');
+        self::assertNull($this->tell('hop /blog'));
+        $this->compareAll();
     }
 
     private function compareAll(): void

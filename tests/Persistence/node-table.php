@@ -17,7 +17,7 @@ while (false !== $line = fgets(\STDIN)) {
         $table->keepUp();
     }
     $said = match ($word) {
-        'keep-up' => count(glob("$argv[1]/*.cdb") ?: []),
+        'keep-up' => count(glob("$argv[1]/addresses-*.cdb") ?: []),
         'forget' => (static function (): bool {
             NodeTable::forgetRelease();
 
