@@ -14,7 +14,7 @@ export default defineConfig(({ mode }) => {
     plugins: storefront ? [] : [react(), tailwindcss()],
     base: storefront ? '/-/' : '/',
     publicDir: false,
-    define: { 'process.env.NODE_ENV': '"production"' },
+    define: mode === 'test' ? {} : { 'process.env.NODE_ENV': '"production"' },
     build: {
       outDir,
       emptyOutDir: false,
@@ -25,6 +25,6 @@ export default defineConfig(({ mode }) => {
         input: storefront ? ['web/storefront/main.ts', 'web/storefront/preview.ts'] : ['web/admin/src/main.tsx'],
       },
     },
-    test: { include: ['web/**/*.test.ts', 'web/**/*.test.tsx'] },
+    test: { include: ['web/**/*.test.ts', 'web/**/*.test.tsx'], env: { NODE_ENV: 'test' } },
   };
 });

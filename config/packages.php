@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
-use Lantern\Persistence\SearchPath;
+use Lantern\Node\NodeCache;
+use Lantern\Reading\Copies\ConnectionSettings;
+use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\env;
+use function Symfony\Component\DependencyInjection\Loader\Configurator\param;
 
 /* What both origins share. Everything that differs from one machine to another is an environment variable. */
 return static function (ContainerConfigurator $container): void {
@@ -18,10 +21,6 @@ return static function (ContainerConfigurator $container): void {
         'trusted_proxies' => '%env(default::LANTERN_TRUSTED_PROXIES)%',
         'trusted_headers' => ['x-forwarded-for', 'x-forwarded-host', 'x-forwarded-proto', 'x-forwarded-port'],
         'uid' => ['default_uuid_version' => 7, 'time_based_uuid_version' => 7],
-        // What is kept here never changes under its key, so each node may keep its own.
-        'cache' => ['pools' => [
-            'cache.resolved' => ['adapter' => extension_loaded('apcu') && \PHP_SAPI !== 'cli' ? 'cache.adapter.apcu' : 'cache.adapter.filesystem'],
-        ]],
     ]);
 
     if ('test' === $container->env()) {
@@ -36,13 +35,14 @@ return static function (ContainerConfigurator $container): void {
         'use_savepoints' => true,
         'profiling_collect_backtrace' => false,
         'application_name' => "lantern-$copy",
-        'options' => 'test' === $container->env() ? [] : [PDO::ATTR_PERSISTENT => true],
+        // A database that does not answer is given up soon (connect_timeout), so that nobody waits for half a minute.
+        'options' => [PDO::ATTR_TIMEOUT => 3] + ('test' === $container->env() ? [] : [PDO::ATTR_PERSISTENT => true]),
     ];
-    $mapping = static fn (string $name): array => [
+    $mapping = [
         'type' => 'attribute',
         'is_bundle' => false,
-        'dir' => '%kernel.project_dir%/src/Persistence/'.$name,
-        'prefix' => 'Lantern\\Persistence\\'.$name,
+        'dir' => '%kernel.project_dir%/src/Workbench/Entity',
+        'prefix' => 'Lantern\\Workbench\\Entity',
     ];
     $container->extension('doctrine', [
         'dbal' => [
@@ -56,30 +56,41 @@ return static function (ContainerConfigurator $container): void {
                 'workbench' => [
                     'connection' => 'workbench',
                     'naming_strategy' => 'doctrine.orm.naming_strategy.underscore_number_aware',
-                    'mappings' => ['Entity' => $mapping('Entity'), 'Journal' => $mapping('Journal')],
+                    'mappings' => ['Entity' => $mapping],
                 ],
             ],
         ],
     ]);
     $services = $container->services();
+    $services->set('cache.resolved', AdapterInterface::class)->factory([NodeCache::class, 'make']);
     foreach (['workbench', 'live'] as $copy) {
-        $services->set("lantern.search_path.$copy", SearchPath::class)
-            ->args([$copy])
+        $services->set("lantern.connection_settings.$copy", ConnectionSettings::class)
+            ->args([$copy, param('lantern.statement_seconds')])
             ->tag('doctrine.middleware', ['connection' => $copy]);
     }
 
     $container->extension('twig', ['default_path' => '%kernel.project_dir%/templates', 'strict_variables' => true]);
     $container->extension('monolog', [
+        'channels' => ['security_events'],
         'handlers' => [
             'main' => [
                 'type' => 'fingers_crossed',
                 'action_level' => 'error',
                 'handler' => 'written',
-                'excluded_http_codes' => [400, 403, 404, 405, 409, 410, 412, 422],
+                'excluded_http_codes' => [400, 403, 404, 405, 409, 410, 412, 413, 415, 421, 422, 428, 429],
                 'buffer_size' => 50,
+                'channels' => ['!security_events'],
             ],
-            'written' => ['type' => 'stream', 'path' => env('default:lantern.log_file:LANTERN_LOG'), 'level' => 'debug'],
+            // Sign-ins, refusals and releases: a line of JSON each, whether or not anything else happens.
+            // Where a file cannot be written, the server's own log has it: nobody is kept out because of a log.
+            'events' => ['type' => 'fallbackgroup', 'members' => ['events_file', 'events_server'], 'channels' => ['security_events']],
+            'events_file' => ['type' => 'stream', 'nested' => true, 'path' => env('default:lantern.events_file:LANTERN_EVENTS'), 'level' => 'info', 'formatter' => 'monolog.formatter.json'],
+            'events_server' => ['type' => 'error_log', 'nested' => true, 'level' => 'info', 'formatter' => 'monolog.formatter.json'],
+            'written' => ['type' => 'fallbackgroup', 'nested' => true, 'members' => ['written_file', 'written_server']],
+            'written_file' => ['type' => 'stream', 'nested' => true, 'path' => env('default:lantern.log_file:LANTERN_LOG'), 'level' => 'debug'],
+            'written_server' => ['type' => 'error_log', 'nested' => true, 'level' => 'error'],
         ],
     ]);
     $container->parameters()->set('lantern.log_file', '%kernel.logs_dir%/lantern.log');
+    $container->parameters()->set('lantern.events_file', '%kernel.logs_dir%/events.log');
 };

@@ -2,11 +2,17 @@
 
 declare(strict_types=1);
 
+use Lantern\Node\KeptPages;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 return static function (ContainerConfigurator $container): void {
     $services = $container->services()->defaults()->autowire()->autoconfigure();
-    $services->load('Lantern\\Persistence\\', '../src/Persistence/')
-        ->exclude(['../src/Persistence/Entity', '../src/Persistence/Journal', '../src/Persistence/SearchPath.php', '../src/Persistence/NodeTable.php', '../src/Persistence/NodeTableWriter.php']);
     $services->load('Lantern\\Interchange\\', '../src/Interchange/');
+    $services->load('Lantern\\Reading\\', '../src/Reading/')->exclude('../src/Reading/Copies/ConnectionSettings.php');
+    $services->load('Lantern\\Workbench\\', '../src/Workbench/')->exclude('../src/Workbench/Entity');
+    // What answers before the framework starts is not made by it.
+    $services->set(KeptPages::class)->args(['%env(default:lantern.var:LANTERN_VAR)%/cache/pages']);
+    $container->parameters()->set('lantern.var', '%kernel.project_dir%/var');
+    $services->load('Lantern\\Node\\', '../src/Node/')
+        ->exclude(['../src/Node/KeptPages.php', '../src/Node/News.php', '../src/Node/NodeTable.php', '../src/Node/NodeTableWriter.php', '../src/Node/EarlyAnswer.php', '../src/Node/EarlyResponse.php', '../src/Node/VisitCounter.php', '../src/Node/WriteNotedVisits.php']);
 };

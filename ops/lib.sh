@@ -11,6 +11,7 @@ die() { printf '%s\n' "$*" >&2; exit 1; }
 # Runs a command quietly; shows what it printed only when it fails.
 quietly() {
   local log="$LANTERN_VAR/log/setup.log"
+  mkdir -p "$LANTERN_VAR/log"
   "$@" >"$log" 2>&1 || { tail -n 30 "$log" >&2; die "This did not work: $*  (the whole output is in $log)"; }
 }
 
@@ -27,7 +28,7 @@ install_packages() {
   [ -x "/usr/sbin/php-fpm$php_version" ] || missing+=("php$php_version-fpm")
   local extension loaded
   loaded=$(php -m 2>/dev/null || true)
-  for extension in intl mbstring xml:dom pgsql:pdo_pgsql dba curl zip apcu; do
+  for extension in intl mbstring xml:dom pgsql:pdo_pgsql dba gd curl zip apcu; do
     grep -qix "${extension#*:}" <<<"$loaded" || missing+=("php$php_version-${extension%:*}")
   done
   command -v php >/dev/null || missing+=("php$php_version-cli")
@@ -58,7 +59,7 @@ newer_than() {
 }
 
 install_libraries() {
-  if newer_than vendor/.installed composer.json third-party/symfony/composer.json; then
+  if newer_than vendor/.installed composer.json third-party/*/composer.json; then
     say 'Installing PHP libraries'
     export COMPOSER_ALLOW_SUPERUSER=1
     quietly composer install -d third-party/symfony --no-autoloader --no-dev --no-interaction
@@ -110,8 +111,8 @@ write_environment() {
   environment=(
     "APP_ENV=prod" "APP_DEBUG=0"
     "APP_SECRET=$(cat "$LANTERN_VAR/secrets/application")"
-    "DATABASE_URL=postgresql://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/lantern"
-    "LANTERN_LOCK_DSN=pgsql+advisory://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/lantern"
+    "DATABASE_URL=postgresql://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/${database_name:-lantern}"
+    "LANTERN_LOCK_DSN=pgsql+advisory://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/${database_name:-lantern}"
     "LANTERN_STOREFRONT_URL=http://127.0.0.1:$storefront_port"
     "LANTERN_ADMIN_URL=http://127.0.0.1:$admin_port"
     "LANTERN_FILES=$LANTERN_VAR/files"
@@ -144,8 +145,7 @@ start_database() {
     die "$data is not a whole database directory. Move it away, or run bin/start --reset to make the demo shop anew."
   say "Starting PostgreSQL on port $database_port"
   : > "$LANTERN_VAR/log/postgres.log"; is_root && chown postgres: "$LANTERN_VAR/log/postgres.log"
-  setsid_as_database_user "$bin/postgres" -D "$data" -c listen_addresses=127.0.0.1 -c port="$database_port" -c unix_socket_directories= \
-    -c shared_buffers=256MB -c max_connections=60 -c lc_messages=C "${postgres_options[@]}"
+  run_database
   local try
   for try in $(seq 100); do
     "$bin/pg_isready" -q -h 127.0.0.1 -p "$database_port" && break
@@ -158,53 +158,102 @@ start_database() {
     die "The database does not let us in: $(tail -n 1 "$LANTERN_VAR/log/psql.log"). Run bin/start --reset to make the demo shop anew."
 }
 
+run_database() {
+  setsid_as_database_user "$(postgres_bin)/postgres" -D "$LANTERN_VAR/postgres" -c listen_addresses=127.0.0.1 -c port="$database_port" -c unix_socket_directories= \
+    -c shared_buffers=256MB -c max_connections=60 -c lc_messages=C "${postgres_options[@]}"
+}
+
 setsid_as_database_user() {
   if is_root; then setsid runuser -u postgres -- "$@" >>"$LANTERN_VAR/log/postgres.log" 2>&1 &
   else setsid "$@" >>"$LANTERN_VAR/log/postgres.log" 2>&1 & fi
   database_pid=$!
 }
 
-# In an extra shell, so that the path of a socket may be long; nginx and php-fpm have a limit of about 100 bytes.
+# nginx and php-fpm have a limit of about 100 bytes for the path of a socket.
 socket_path() {
-  local path="$LANTERN_VAR/run/php-fpm.sock"
-  [ ${#path} -lt 100 ] && echo "$path" || echo "/tmp/lantern-$storefront_port.sock"
+  local path="$LANTERN_VAR/run/$1.sock"
+  [ ${#path} -lt 100 ] && echo "$path" || echo "/tmp/lantern-$storefront_port-$1.sock"
+}
+
+# What nginx and php-fpm run with on this machine.
+write_server_configuration() {
+  local user run="$LANTERN_VAR/run" pair
+  local places=(-e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@root@|$root|g; s|@var@|$LANTERN_VAR|g" -e "s|@shop_socket@|$(socket_path shop)|g; s|@management_socket@|$(socket_path management)|g")
+  user=$(serving_user)
+  {
+    if is_root; then printf 'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data\n'; fi
+    for pair in "${environment[@]}"; do printf 'env[%s] = "%s"\n' "${pair%%=*}" "${pair#*=}"; done
+  } > "$run/identity"
+  sed "${places[@]}" -e "/@identity@/{r $run/identity
+d}" ops/php-fpm.conf > "$run/php-fpm.conf"
+  sed "${places[@]}" -e "s|@storefront@|$storefront_port|g; s|@admin@|$admin_port|g" -e "s|@user@|$(is_root && echo "user $user;")|" ops/nginx.conf > "$run/nginx.conf"
+  [ -z "${nginx_addition:-}" ] || "$nginx_addition"
+  chmod 600 "$run/php-fpm.conf" "$run/identity"
+}
+
+run_fpm() {
+  rm -f "$(socket_path shop)" "$(socket_path management)"
+  setsid "/usr/sbin/php-fpm$php_version" --nodaemonize --fpm-config "$LANTERN_VAR/run/php-fpm.conf" -c ops/php.ini -d opcache.preload="$root/ops/preload.php" -d opcache.preload_user="$(serving_user)" >>"$LANTERN_VAR/log/php-fpm.log" 2>&1 &
+  fpm_pid=$!
+}
+
+run_nginx() {
+  setsid nginx -c "$LANTERN_VAR/run/nginx.conf" -e "$LANTERN_VAR/log/nginx.log" >>"$LANTERN_VAR/log/nginx.log" 2>&1 &
+  nginx_pid=$!
 }
 
 start_web() {
   require_port "$storefront_port" LANTERN_STOREFRONT_PORT
   require_port "$admin_port" LANTERN_ADMIN_PORT
-  local socket user run="$LANTERN_VAR/run"
-  socket=$(socket_path); user=$(serving_user)
   if is_root && ! runuser -u www-data -- test -r "$root/public/storefront.php"; then
     die "The user www-data cannot read $root. Make the folders above it enterable (chmod o+x), or move the checkout."
   fi
-  {
-    sed -e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@socket@|$socket|g" ops/php-fpm.conf
-    if is_root; then printf 'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data\n'; fi
-    local pair
-    for pair in "${environment[@]}"; do printf 'env[%s] = "%s"\n' "${pair%%=*}" "${pair#*=}"; done
-  } > "$run/php-fpm.conf"
-  sed -e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@socket@|$socket|g; s|@root@|$root|g; s|@var@|$LANTERN_VAR|g" \
-      -e "s|@storefront@|$storefront_port|g; s|@admin@|$admin_port|g" \
-      -e "s|@user@|$(is_root && echo "user $user;")|" ops/nginx.conf > "$run/nginx.conf"
-  [ -z "${nginx_addition:-}" ] || "$nginx_addition"
-  chmod 600 "$run/php-fpm.conf"
-  mkdir -p "$run/nginx"
-  is_root && chown -R www-data: "$run/nginx"
+  mkdir -p "$LANTERN_VAR/run/nginx"
+  write_server_configuration
+  is_root && chown -R www-data: "$LANTERN_VAR/run/nginx"
+  # What was run as root may have written there by now.
+  is_root && chown -R www-data: "$LANTERN_VAR/log" "$LANTERN_VAR/cache" || true
   say 'Starting php-fpm and nginx'
-  setsid "/usr/sbin/php-fpm$php_version" --nodaemonize --fpm-config "$run/php-fpm.conf" -c ops/php.ini -d opcache.preload="$root/ops/preload.php" -d opcache.preload_user="$user" >>"$LANTERN_VAR/log/php-fpm.log" 2>&1 &
-  fpm_pid=$!
+  run_fpm
   local try
-  for try in $(seq 50); do [ -S "$socket" ] && break; kill -0 $fpm_pid 2>/dev/null || die "php-fpm did not start: $(tail -n 1 "$LANTERN_VAR/log/php-fpm.log")"; sleep 0.1; done
-  setsid nginx -c "$run/nginx.conf" -e "$LANTERN_VAR/log/nginx.log" >>"$LANTERN_VAR/log/nginx.log" 2>&1 &
-  nginx_pid=$!
+  for try in $(seq 50); do [ -S "$(socket_path shop)" ] && [ -S "$(socket_path management)" ] && break; kill -0 $fpm_pid 2>/dev/null || die "php-fpm did not start: $(tail -n 1 "$LANTERN_VAR/log/php-fpm.log")"; sleep 0.1; done
+  run_nginx
+  run_worker
   for try in $(seq 50); do port_is_free "$admin_port" || return 0; kill -0 $nginx_pid 2>/dev/null || break; sleep 0.1; done
   die "nginx did not start: $(tail -n 1 "$LANTERN_VAR/log/nginx.log")"
 }
 
-# Ends what this script started, and nothing else.
+# Does the work that takes longer than a request. It ends by itself now and then, and is started again.
+run_worker() {
+  local command=(php -d memory_limit=512M bin/console messenger:consume jobs --keepalive=5 --sleep=0.5 --time-limit=3600 --memory-limit=256M --no-interaction)
+  if is_root; then command=(runuser -u www-data -- "${command[@]}"); fi
+  (export "${environment[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/worker.log" 2>&1 &
+  worker_pid=$!
+}
+
+# Keeps what was started running: whatever ends is started again, and the rest goes on meanwhile.
+keep_running() {
+  local -A again=()
+  while true; do
+    wait -n "$database_pid" "$fpm_pid" "$nginx_pid" "$worker_pid" 2>/dev/null || true
+    local name
+    for name in database fpm nginx worker; do
+      local pid="${name}_pid"
+      kill -0 "${!pid}" 2>/dev/null && continue
+      # What cannot be started is tried once a second, and said once a minute.
+      [ $((SECONDS - ${again[$name]:--60})) -lt 60 ] || say "$name ended and is started again. See the files in $LANTERN_VAR/log."
+      again[$name]=$SECONDS
+      sleep 1
+      "run_$name"
+    done
+  done
+}
+
+# Ends what this script started, and nothing else. What has ended already is no reason to leave the rest.
 stop_all() {
   trap - EXIT INT TERM
+  set +e
+  [ -z "${worker_pid:-}" ] || kill -TERM "$worker_pid" 2>/dev/null
   [ -z "${nginx_pid:-}" ] || kill -QUIT "$nginx_pid" 2>/dev/null
   [ -z "${fpm_pid:-}" ] || kill -TERM "$fpm_pid" 2>/dev/null
   if [ -n "${database_pid:-}" ]; then

@@ -12,6 +12,9 @@ foreach (['Core/Address', 'Core/Answer', 'Core/Place', 'Core/Redirect'] as $fold
         lantern_load('Lantern\\'.strtr($folder, '/', '\\').'\\'.basename($file, '.php'));
     }
 }
-foreach (['Core\Refused', 'Core\Visitor', 'Core\Menu\Target', 'Core\Menu\OutsideTarget', 'Persistence\FirstLook', 'Persistence\Neighbourhood', 'Persistence\NodeMemory', 'Persistence\NodeTable', 'Persistence\NodeTableWriter', 'Persistence\OutOfSight', 'Persistence\PlaceReader', 'Persistence\Row', 'Persistence\RuleReader', 'Persistence\VisitCounter', 'Storefront\AnswerHeaders', 'Storefront\CustomerCookie', 'Storefront\EarlyAnswer', 'Storefront\EarlyResponse', 'Storefront\KeptPages'] as $class) {
+foreach (glob(dirname(__DIR__).'/src/Node/*.php') ?: [] as $file) {
+    lantern_load('Lantern\\Node\\'.basename($file, '.php'));
+}
+foreach (['Core\Refused', 'Core\Visitor', 'Reading\Copies\Row', 'Reading\Places\PlaceReader', 'Reading\Redirects\RuleReader'] as $class) {
     lantern_load("Lantern\\$class");
 }

@@ -7,11 +7,13 @@ declare(strict_types=1);
  * the memory of php-fpm; without that it is read like any other file.
  */
 
-use Lantern\Persistence\FirstLook;
-use Lantern\Persistence\NodeTable;
-use Lantern\Persistence\VisitCounter;
-use Lantern\Storefront\CustomerCookie;
-use Lantern\Storefront\EarlyAnswer;
+use Lantern\Node\CustomerToken;
+use Lantern\Node\EarlyAnswer;
+use Lantern\Node\FirstLook;
+use Lantern\Node\KeptPages;
+use Lantern\Node\News;
+use Lantern\Node\NodeTable;
+use Lantern\Node\VisitCounter;
 
 /**
  * Answers what EarlyAnswer can, and says whether it did. What a request says is read by getenv(),
@@ -29,13 +31,15 @@ function lantern_answer_early(): bool
         lantern_load($class);
     });
     $look = new FirstLook((string) getenv('DATABASE_URL'));
-    $table = new NodeTable($look, (getenv('LANTERN_VAR') ?: dirname(__DIR__).'/var').'/cache/addresses');
-    $answers = new EarlyAnswer($look, $table, new CustomerCookie((string) getenv('APP_SECRET')));
+    $cache = (getenv('LANTERN_VAR') ?: dirname(__DIR__).'/var').'/cache';
+    $news = new News($look);
+    $table = new NodeTable($look, $news, "$cache/addresses");
+    $answers = new EarlyAnswer($look, $news, $table, new KeptPages("$cache/pages"), new CustomerToken((string) getenv('APP_SECRET')));
     $target = (string) getenv('REQUEST_URI');
     $response = $answers->byTable($target);
     if (null === $response) {
         $cookies = (string) getenv('HTTP_COOKIE');
-        $response = $answers->to($target, '' === $cookies ? '' : CustomerCookie::among($cookies), (string) getenv('HTTP_IF_NONE_MATCH'), new DateTimeImmutable());
+        $response = $answers->to($target, '' === $cookies ? '' : CustomerToken::among($cookies), (string) getenv('HTTP_IF_NONE_MATCH'), new DateTimeImmutable());
     }
     if (null === $response) {
         return false;

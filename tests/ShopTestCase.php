@@ -6,7 +6,7 @@ namespace Lantern\Tests;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Kernel;
-use Lantern\Persistence\Journal\Person;
+use Lantern\Workbench\Entity\Person;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\HttpKernel\KernelInterface;
 

@@ -8,37 +8,65 @@ use PHPat\Selector\Selector;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
 
-/** The walls between the layers: an arrow goes down only, and the core imports nothing but PHP. */
+/** The walls between layers, and between the rooms of the core: an arrow goes down only, and never round. */
 final class Walls
 {
+    /** Each layer with those below it that it may stand on. */
+    private const LAYERS = [
+        'Core' => [],
+        'Interchange' => ['Core'],
+        'Reading' => ['Core', 'Interchange'],
+        'Workbench' => ['Core', 'Interchange', 'Reading'],
+        'Node' => ['Core', 'Reading', 'Workbench'],
+        'Storefront' => ['Core', 'Interchange', 'Reading', 'Node'],
+        'Admin' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Node'],
+        'Demo' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Admin'],
+        'Console' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Admin', 'Demo'],
+    ];
+
+    /** Each room of the core with those it may look into. Whoever makes a room writes it here. */
+    private const ROOMS = [
+        'Address' => [],
+        'Shop' => [],
+        'Policy' => [],
+        'Place' => ['Address'],
+        'Words' => ['Address'],
+        'Redirect' => ['Address', 'Place'],
+        'Answer' => ['Address', 'Place', 'Redirect'],
+        'Menu' => ['Address', 'Place'],
+        'Piece' => ['Place', 'Menu'],
+        'Outline' => ['Place', 'Menu'],
+        'Fit' => ['Menu', 'Piece'],
+        'Release' => ['Address', 'Place', 'Words', 'Shop', 'Redirect', 'Answer'],
+        'Impact' => ['Address', 'Place', 'Words', 'Redirect', 'Menu', 'Outline'],
+    ];
+
+    /** @return iterable<string, Rule> */
+    public function testALayerStandsOnThoseBelowIt(): iterable
+    {
+        foreach (self::LAYERS as $layer => $below) {
+            $others = array_diff(array_keys(self::LAYERS), $below, [$layer]);
+            yield $layer => PHPat::rule()->classes(Selector::inNamespace("Lantern\\$layer"))
+                ->shouldNot()->dependOn()->classes(...array_map(static fn (string $other) => Selector::inNamespace("Lantern\\$other"), array_values($others)))
+                ->because('an arrow goes down only');
+        }
+    }
+
     public function testTheCoreImportsNothingButPhp(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('Lantern\Core'))
-            ->canOnlyDependOn()->classes(Selector::inNamespace('Lantern\Core'), Selector::isStandardClass())
+            ->canOnly()->dependOn()->classes(Selector::inNamespace('Lantern\Core'), Selector::isStandardClass())
             ->because('the rules of the job need no framework, no database and no clock');
     }
 
-    public function testPersistenceAndInterchangeStandOnTheCore(): Rule
+    /** @return iterable<string, Rule> */
+    public function testNoTwoRoomsOfTheCoreLookIntoEachOther(): iterable
     {
-        return PHPat::rule()->classes(Selector::inNamespace('Lantern\Persistence'), Selector::inNamespace('Lantern\Interchange'))
-            ->shouldNotDependOn()->classes(...self::upper());
-    }
-
-    public function testTheStorefrontKnowsNothingOfItsManagement(): Rule
-    {
-        return PHPat::rule()->classes(Selector::inNamespace('Lantern\Storefront'))
-            ->shouldNotDependOn()->classes(Selector::inNamespace('Lantern\Admin'), Selector::inNamespace('Lantern\Console'), Selector::inNamespace('Lantern\Demo'));
-    }
-
-    public function testTheManagementKnowsNothingOfTheStorefront(): Rule
-    {
-        return PHPat::rule()->classes(Selector::inNamespace('Lantern\Admin'))
-            ->shouldNotDependOn()->classes(Selector::inNamespace('Lantern\Storefront'), Selector::inNamespace('Lantern\Console'), Selector::inNamespace('Lantern\Demo'));
-    }
-
-    /** @return list<\PHPat\Selector\SelectorInterface> */
-    private static function upper(): array
-    {
-        return array_map(static fn (string $layer) => Selector::inNamespace("Lantern\\$layer"), ['Admin', 'Storefront', 'Console', 'Demo']);
+        foreach (self::ROOMS as $room => $known) {
+            $own = array_map(static fn (string $one) => Selector::inNamespace("Lantern\\Core\\$one"), [$room, ...$known]);
+            yield $room => PHPat::rule()->classes(Selector::inNamespace("Lantern\\Core\\$room"))
+                ->canOnly()->dependOn()->classes(Selector::classname(\Lantern\Core\Refused::class), Selector::classname(\Lantern\Core\NotThere::class), Selector::classname(\Lantern\Core\Visitor::class), Selector::classname(\Lantern\Core\Moment::class), Selector::isStandardClass(), ...$own)
+                ->because('a circle of rooms is one room');
+        }
     }
 }

@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
-use Lantern\Admin\Account;
-use Lantern\Admin\SignedInPeople;
+use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\SignIn\SignedInPeople;
+use Lantern\Admin\SignIn\SignInLimiter;
+use Lantern\Node\WriteNotedVisits;
+use Lantern\Workbench\Jobs\DoJob;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
@@ -11,6 +14,8 @@ use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\PdoSessionHandler;
 
 return static function (ContainerConfigurator $container): void {
+    $container->parameters()->set('lantern.statement_seconds', 30);
+    $limit = static fn (string $policy, int $times, string $within): array => ['policy' => $policy, 'limit' => $times, 'interval' => $within, 'cache_pool' => 'cache.rate_limiter', 'lock_factory' => 'lock.factory'];
     $container->extension('framework', [
         'router' => ['utf8' => true],
         'session' => [
@@ -25,6 +30,22 @@ return static function (ContainerConfigurator $container): void {
         'csrf_protection' => true,
         'lock' => ['resources' => ['default' => '%env(resolve:LANTERN_LOCK_DSN)%']],
         'cache' => ['pools' => ['cache.rate_limiter' => ['adapter' => 'cache.adapter.doctrine_dbal', 'provider' => 'doctrine.dbal.workbench_connection']]],
+        // Counted under a lock: a dozen attempts at one moment are a dozen.
+        'rate_limiter' => [
+            'sign_in_pair' => $limit('fixed_window', 5, '5 minutes'),
+            'sign_in_account' => $limit('fixed_window', 50, '15 minutes'),
+            'sign_in_network' => $limit('fixed_window', 100, '5 minutes'),
+            'preview' => $limit('sliding_window', 300, '1 minute'),
+            'upload' => $limit('sliding_window', 120, '1 minute'),
+            'import' => $limit('sliding_window', 30, '1 minute'),
+            'answers' => $limit('sliding_window', 300, '1 minute'),
+        ],
+        // Work that takes longer than a request, kept in the database until a worker has done it. A worker that does not say for
+        // twenty seconds that it is at work is taken for dead, and its message goes to another.
+        'messenger' => [
+            'transports' => ['jobs' => ['dsn' => 'doctrine://workbench?table_name=message&queue_name=jobs&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20', 'retry_strategy' => ['max_retries' => 10, 'delay' => 1000]]],
+            'routing' => [DoJob::class => 'jobs'],
+        ],
         'validation' => ['enabled' => true],
         'serializer' => ['enabled' => true],
         'property_info' => ['enabled' => true, 'with_constructor_extractor' => true],
@@ -47,18 +68,20 @@ return static function (ContainerConfigurator $container): void {
                     'default_target_path' => '/',
                 ],
                 'logout' => ['path' => 'sign_out', 'target' => 'sign_in', 'enable_csrf' => true],
-                'login_throttling' => ['max_attempts' => 5, 'interval' => '5 minutes'],
+                'login_throttling' => ['limiter' => SignInLimiter::class],
                 'entry_point' => 'form_login',
             ],
         ],
+        // By route and method, however the path was written.
         'access_control' => [
-            ['path' => '^/sign-in$', 'roles' => 'PUBLIC_ACCESS'],
-            ['path' => '^/api/', 'roles' => 'ROLE_VIEWER', 'methods' => ['GET', 'HEAD']],
-            ['path' => '^/api/(previews|answers)$', 'roles' => 'ROLE_VIEWER'],
-            ['path' => '^/api/', 'roles' => 'ROLE_EDITOR'],
-            ['path' => '^/', 'roles' => 'ROLE_VIEWER'],
+            ['route' => 'sign_in', 'roles' => 'PUBLIC_ACCESS'],
+            ['route' => 'previews', 'roles' => 'ROLE_VIEWER'],
+            ['route' => 'answers', 'roles' => 'ROLE_VIEWER'],
+            ['methods' => ['GET', 'HEAD'], 'roles' => 'ROLE_VIEWER'],
+            ['roles' => 'ROLE_EDITOR'],
         ],
     ]);
+
     $container->extension('doctrine_migrations', [
         'migrations_paths' => ['Lantern\\Migrations' => '%kernel.project_dir%/migrations'],
         'storage' => ['table_storage' => ['table_name' => 'public.migration']],
@@ -70,6 +93,7 @@ return static function (ContainerConfigurator $container): void {
     foreach (['Admin', 'Console', 'Demo'] as $layer) {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }
+    $services->set(WriteNotedVisits::class);
     // Sessions use the connection that is there anyway.
     $services->set('lantern.pdo', PDO::class)->factory([service('doctrine.dbal.workbench_connection'), 'getNativeConnection']);
     $services->set(PdoSessionHandler::class)->args([service('lantern.pdo'), ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE]]);

@@ -5,9 +5,14 @@ declare(strict_types=1);
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 return static function (ContainerConfigurator $container): void {
+    $container->parameters()->set('lantern.statement_seconds', 5);
     // A visitor has no session: the shop's pages are the same for all who are signed in, or not.
-    $container->extension('framework', ['session' => ['enabled' => false], 'router' => ['utf8' => true]]);
+    $container->extension('framework', [
+        'session' => ['enabled' => false],
+        'router' => ['utf8' => true],
+        // Counted on each node by itself.
+        'rate_limiter' => ['search' => ['policy' => 'sliding_window', 'limit' => 120, 'interval' => '1 minute', 'cache_pool' => 'cache.resolved', 'lock_factory' => null]],
+    ]);
     $services = $container->services()->defaults()->autowire()->autoconfigure();
-    // What answers before the framework starts is not made by it.
-    $services->load('Lantern\\Storefront\\', '../../src/Storefront/')->exclude(['../../src/Storefront/EarlyAnswer.php', '../../src/Storefront/EarlyResponse.php']);
+    $services->load('Lantern\\Storefront\\', '../../src/Storefront/');
 };

@@ -5,12 +5,27 @@ declare(strict_types=1);
 // What the core takes for the work that a request or an import waits for. Run by bin/bench.
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Menu\Difference;
 use Lantern\Core\Menu\Entry;
+use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Merge;
 use Lantern\Core\Menu\PlaceTarget;
+use Lantern\Core\Menu\Position;
+use Lantern\Core\Menu\RelocateAll;
+use Lantern\Core\Menu\RemoveAll;
 use Lantern\Core\Menu\Resolver;
 use Lantern\Core\Menu\Rewrite;
 use Lantern\Core\Menu\Tree;
+use Lantern\Core\Piece\Band;
+use Lantern\Core\Piece\Button;
+use Lantern\Core\Piece\Column;
+use Lantern\Core\Piece\Layout;
+use Lantern\Core\Piece\LayoutResolver;
+use Lantern\Core\Piece\Links;
+use Lantern\Core\Piece\Products;
+use Lantern\Core\Piece\Supplies;
+use Lantern\Core\Piece\Text;
+use Lantern\Core\Piece\Title;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Redirect\Flattening;
@@ -67,6 +82,36 @@ told('Resolving a menu of '.$tree->size().' entries', measured(200, static fn ()
 $mine = (new Rewrite(new Entry('e3-3-3', new PlaceTarget('p1'), 'Mine')))->apply($tree);
 $theirs = (new Rewrite(new Entry('e7-7-7', new PlaceTarget('p1'), 'Theirs')))->apply($tree);
 told('Merging two edits of it', measured(20, static fn () => Merge::of($tree, $theirs, $mine)));
+$flat = new Tree(array_map(static fn (int $n): Entry => new Entry("e$n", new PlaceTarget('p1'), "Line $n"), range(1, 4000)));
+$ids = array_map(static fn (int $n): string => "e$n", range(1, 4000));
+$mine = (new RelocateAll(array_slice($ids, 100, 400), new Position(null, 3)))->apply($flat);
+$theirs = (new RemoveAll(array_slice($ids, 600, 400)))->apply($flat);
+told('Merging 400 moves and 400 removals of a menu of 4,000, and back', measured(5, static function () use ($flat, $theirs, $mine): void {
+    $step = Difference::between($theirs, Merge::of($flat, $theirs, $mine)->tree);
+    $step->inverse($theirs)->apply($step->apply($theirs));
+}), 'under 300 ms');
+
+// A page of 200 pieces: ten bands of four columns, each with a heading, words, a button, products and links.
+$bands = [];
+for ($a = 0; $a < 10; ++$a) {
+    $columns = [];
+    for ($b = 0; $b < 4; ++$b) {
+        $pieces = [];
+        foreach ([new Title(), new Text('<p>Some words.</p>'), new Button(), new Products(), new Links()] as $n => $piece) {
+            $isLinks = $piece instanceof Links;
+            $pieces[] = new Entry("x$a-$b-$n", $isLinks ? new Heading() : new PlaceTarget("p$n"), $piece->needsLabel() ? 'Label' : null, $isLinks ? [new Entry("l$a-$b-1", new PlaceTarget('p1')), new Entry("l$a-$b-2", new PlaceTarget('p2'))] : [], content: $piece);
+        }
+        $columns[] = new Entry("c$a-$b", new Heading(), null, $pieces, content: new Column());
+    }
+    $bands[] = new Entry("b$a", new Heading(), null, $columns, content: new Band());
+}
+$page = (new Tree([], Layout::page()))->with($bands);
+$products = [];
+foreach ($page->all() as $entry) {
+    $products[$entry->id] = ['p1', 'p2', 'p3', 'p4'];
+}
+$supplies = new Supplies($places, products: $products);
+told('Resolving a page of 200 pieces', measured(200, static fn () => LayoutResolver::resolve($page, $supplies, $visitor)), 'under 5 ms');
 
 foreach ([10_000, 100_000, 1_000_000] as $size) {
     $table = new RuleTable();

@@ -22,4 +22,4 @@ $connection->executeStatement(<<<'SQL'
 $connection->executeStatement("INSERT INTO journal.release (id, number, released_by, summary) SELECT gen_random_uuid(), max(number) + 1, 'bin/bench', 'redirects to measure with' FROM journal.release");
 $connection->executeStatement("INSERT INTO journal.release_row SELECT n.id, 'redirect', r.id::text, NULL, jsonb_build_object('source', r.source) FROM journal.release n, live.redirect r WHERE n.number = (SELECT max(number) FROM journal.release) AND r.source LIKE '/bench/%'");
 $connection->executeStatement('VACUUM ANALYZE live.redirect');
-echo $connection->fetchOne('SELECT max(number) FROM journal.release');
+echo $connection->fetchOne('SELECT id FROM journal.release ORDER BY number DESC LIMIT 1');

@@ -16,8 +16,8 @@ side_server() {
     map \$uri \$moved { default ""; include $LANTERN_VAR/run/redirects.map; }
     server {
         listen 127.0.0.1:$side_port;
-        location = /bare { fastcgi_param SCRIPT_FILENAME $root/ops/bench/bare.php; include $LANTERN_VAR/run/fastcgi; fastcgi_pass unix:$(socket_path); }
-        location = /bare-controller { fastcgi_param SCRIPT_FILENAME $root/ops/bench/bare-controller.php; include $LANTERN_VAR/run/fastcgi; fastcgi_pass unix:$(socket_path); }
+        location = /bare { fastcgi_param SCRIPT_FILENAME $root/ops/bench/bare.php; include $LANTERN_VAR/run/fastcgi; fastcgi_pass unix:$(socket_path shop); }
+        location = /bare-controller { fastcgi_param SCRIPT_FILENAME $root/ops/bench/bare-controller.php; include $LANTERN_VAR/run/fastcgi; fastcgi_pass unix:$(socket_path shop); }
         location / { if (\$moved) { return 301 \$moved; } return 404; }
     }
 }
@@ -44,7 +44,7 @@ fill() {
   release=$(php ops/bench/fill.php "$1")
   for try in $(seq 240); do
     curl -s -o /dev/null "http://127.0.0.1:$storefront_port/bench/1-an-old-address-of-this-shop.html"
-    { compgen -G "$LANTERN_VAR/cache/addresses/addresses-$release-*.cdb" || compgen -G "$LANTERN_VAR/cache/addresses/addresses-*-$release-*.cdb"; } >/dev/null && return 0
+    grep -qsF "\"release\":\"$release\"" "$LANTERN_VAR/cache/addresses/state.json" && return 0
     sleep 0.5
   done
   die "The node made no table of release $release."
@@ -79,6 +79,17 @@ bench_web() {
       echo "page $(measure "$shop/papers/marbled")"
       echo "framework $(measure "$shop/papers/marbled?page-is-made=anew")"
     } >> "$results"
+  done
+  # A page of pieces below wide panels, beside one of words below plain dropdowns; kept, and made anew.
+  local kind page="$shop/about-us/two-people-and-a-press"
+  for kind in laid-out plain; do
+    php ops/bench/pieces.php "$kind"
+    sleep 3
+    say "A page, $kind"
+    for round in $(seq "$rounds"); do
+      echo "$kind-anew $(measure "$page?page-is-made=anew")"
+      echo "$kind-kept $(measure "$page")"
+    done >> "$results"
   done
   # The same question with few rules and with many, in turn, so that neither is measured on a warmer machine.
   for count in 1000 1000000 1000 1000000 1000 1000000; do

@@ -6,7 +6,7 @@ namespace Lantern\Console;
 
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Answer\Step;
-use Lantern\Persistence\Copies;
+use Lantern\Reading\Copies\Copies;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
@@ -34,7 +34,7 @@ final readonly class AnswerCommand
             'status' => $answer->status,
             'address' => $answer->address?->path,
             'location' => $answer->location,
-            'trail' => array_map(static fn (Step $step): array => ['from' => $step->from, 'why' => $step->why, 'to' => $step->to], $answer->trail),
+            'trail' => array_map(static fn (Step $step): array => ['from' => $step->from, 'why' => $step->words(), 'to' => $step->to], $answer->trail),
             'place' => null === $place ? null : ['id' => $place->id, 'kind' => $place->kind->value, 'title' => $place->title, 'address' => $place->address->path, 'light' => $place->light->value],
         ]);
 

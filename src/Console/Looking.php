@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
+use Lantern\Core\Release\CopyName;
 use Lantern\Core\Visitor;
-use Lantern\Persistence\CopyName;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Console\Exception\InvalidOptionException;
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
-use Lantern\Interchange\Navigation;
-use Lantern\Persistence\Copies;
-use Lantern\Persistence\Frame;
+use Lantern\Interchange\Json\Navigation;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Menus\Frame;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;

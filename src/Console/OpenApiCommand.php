@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
-use Lantern\Admin\ApiDescription;
+use Lantern\Admin\Http\ApiDescription;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Output\OutputInterface;

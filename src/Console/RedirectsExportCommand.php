@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
-use Lantern\Interchange\RedirectExport;
-use Lantern\Persistence\CopyName;
-use Lantern\Persistence\RedirectTable;
+use Lantern\Core\Release\CopyName;
+use Lantern\Interchange\Csv\RedirectExport;
+use Lantern\Reading\Redirects\RedirectTable;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Command\Command;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Demo;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Persistence\Publisher;
+use Lantern\Workbench\Publishing\Publisher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Filesystem\Filesystem;
@@ -68,7 +68,7 @@ final readonly class DemoLoader
     /** @param list<array<string, string>> $people */
     private function people(array $people): void
     {
-        $hasher = $this->hashers->getPasswordHasher(\Lantern\Admin\Account::class);
+        $hasher = $this->hashers->getPasswordHasher(\Lantern\Admin\SignIn\Account::class);
         foreach ($people as $person) {
             $this->connection->insert('journal.person', ['id' => DemoId::of('people/'.$person['mail']), 'password' => $hasher->hash($person['password'])] + $person);
         }
@@ -80,8 +80,8 @@ final readonly class DemoLoader
         foreach ($shop->pictures() as $name => $words) {
             $files->dumpFile("{$this->filesDir}/pictures/$name", Pictures::draw($name, $words));
         }
-        foreach ($shop->leaflets() as $name => $lines) {
-            $files->dumpFile("{$this->filesDir}/$name", PlainPdf::of($lines));
+        foreach ($shop->storedFiles() as $name => $content) {
+            $files->dumpFile("{$this->filesDir}/$name", $content);
         }
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Demo;
 
 use Lantern\Core\Address\Slug;
-use Lantern\Persistence\Fields;
+use Lantern\Core\Place\FileType;
+use Lantern\Interchange\Json\Fields;
 use Symfony\Component\Yaml\Yaml;
 
 /**
@@ -20,8 +21,8 @@ final class DemoShop
     private array $rows = [];
     /** @var array<string, string> SVG file name to the words that colour it */
     private array $pictures = ['icon.svg' => '', 'hero.svg' => ''];
-    /** @var array<string, list<string>> PDF file name to its lines */
-    private array $leaflets = [];
+    /** @var array<string, string> content of the files that the shop offers, by the name they are stored under */
+    private array $files = [];
     /** @var array<string, string> addresses by key */
     private array $addresses = [];
     /** @var array<string, list<string>> product ids by category key */
@@ -48,6 +49,9 @@ final class DemoShop
         $shop->files($goods);
         $shop->texts($words);
         $shop->menus($words);
+        /** @var array<string, mixed> $layouts */
+        $layouts = Yaml::parseFile(__DIR__.'/data/layouts.yaml');
+        $shop->layouts($layouts);
         $shop->redirects($words);
         $shop->outside($words);
         $shop->visits($words);
@@ -73,10 +77,10 @@ final class DemoShop
         return $this->pictures;
     }
 
-    /** @return array<string, list<string>> PDF file name to its lines */
-    public function leaflets(): array
+    /** @return array<string, string> content of the files that the shop offers, by the name they are stored under */
+    public function storedFiles(): array
     {
-        return $this->leaflets;
+        return $this->files;
     }
 
     /** @param array<string, mixed> $goods */
@@ -169,11 +173,12 @@ final class DemoShop
     {
         foreach (self::list($goods['files']) as $file) {
             $stored = basename($file->text('address'));
-            $this->leaflets[$stored] = $file->textsOr('lines', []);
+            // A leaflet is written here; a picture or video lies beside the data.
+            $this->files[$stored] = $file->has('lines') ? PlainPdf::of($file->textsOr('lines', [])) : (string) file_get_contents(__DIR__."/data/media/$stored");
             $this->place('files/'.$file->text('key'), 'file', $file, $file->text('address'), file: [
                 'stored' => $stored,
-                'type' => 'application/pdf',
-                'size' => \strlen(PlainPdf::of($this->leaflets[$stored])),
+                'type' => (FileType::ofStoredName($stored) ?? throw new \LogicException("The demo has a file of no type: $stored"))->value,
+                'size' => \strlen($this->files[$stored]),
             ]);
         }
     }
@@ -204,7 +209,7 @@ final class DemoShop
         $bays = [];
         foreach (self::list($words['menus']) as $position => $menu) {
             $id = DemoId::of('menus/'.$menu->text('key'));
-            $this->rows['menu'][] = ['id' => $id, 'name' => $menu->text('name'), 'position' => $position];
+            $this->rows['menu'][] = ['id' => $id, 'name' => $menu->text('name'), 'position' => $position, 'kind' => 'menu'];
             $this->entries($menu->objects('entries'), $id, null, 'entries/'.$menu->text('key'));
             foreach ($menu->mapOr('bays', []) as $bay => $heading) {
                 $bays[$bay] = ['menu_id' => $id, 'heading' => $heading];
@@ -229,8 +234,59 @@ final class DemoShop
                 'label' => $entry->textOrNull('label'),
                 'target_kind' => null === $to ? 'heading' : 'place',
                 'place_id' => null === $to ? null : $this->id($to),
+                'piece' => null,
+                'on_page' => null,
             ];
             $this->entries($entry->objects('below'), $menuId, $id, "$path/$position");
+        }
+    }
+
+    /** @param array<string, mixed> $layouts */
+    private function layouts(array $layouts): void
+    {
+        foreach (self::list($layouts['pages']) as $page) {
+            $id = $this->id($page->text('of'));
+            $this->rows['menu'][] = ['id' => $id, 'name' => 'Front page', 'position' => 0, 'kind' => 'page'];
+            $this->pieces(array_map($this->band(...), $page->objects('bands')), $id, null, $page->text('of'), $id);
+        }
+        foreach (self::list($layouts['panels']) as $panel) {
+            $path = 'entries/'.$panel->text('menu').'/'.$panel->int('entry');
+            $id = DemoId::of($path);
+            $this->rows['menu'][] = ['id' => $id, 'name' => $panel->text('name'), 'position' => 0, 'kind' => 'panel'];
+            $this->pieces([['piece' => $panel->object('piece')->values(), 'below' => array_map($this->band(...), $panel->objects('bands'))]], $id, null, "panels/$path", null);
+        }
+    }
+
+    /** @return array<string, mixed> a band with its columns, as a piece with others below it */
+    private function band(Fields $band): array
+    {
+        return ['piece' => $band->object('piece')->values(), 'below' => array_map(static fn (Fields $column): array => ['piece' => ['kind' => 'column', 'share' => $column->intOr('share', 1)], 'below' => array_map(static fn (Fields $piece): array => $piece->values(), $column->objects('pieces'))], $band->objects('columns'))];
+    }
+
+    /** @param list<array<string, mixed>> $pieces */
+    private function pieces(array $pieces, string $menuId, ?string $parentId, string $path, ?string $onPage): void
+    {
+        foreach ($pieces as $position => $values) {
+            $piece = Fields::of($values);
+            $id = DemoId::of("pieces/$path/$position");
+            $to = $piece->textOrNull('to');
+            $place = null === $to ? null : $this->id($to);
+            if (null !== $piece->textOrNull('product')) {
+                // The first product of a family.
+                $place = array_values(array_filter($this->rows['place'], static fn (array $row): bool => 'product' === $row['kind'] && \is_string($row['picture']) && str_starts_with($row['picture'], $piece->text('product'))))[0]['id'] ?? null;
+            }
+            $this->rows['entry'][] = [
+                'id' => $id,
+                'menu_id' => $menuId,
+                'parent_id' => $parentId,
+                'position' => $position,
+                'label' => $piece->textOrNull('label'),
+                'target_kind' => null === $place ? 'heading' : 'place',
+                'place_id' => $place,
+                'piece' => $piece->objectOrNull('piece')?->values(),
+                'on_page' => $onPage,
+            ];
+            $this->pieces([...array_map(static fn (Fields $one): array => $one->values(), $piece->objects('below')), ...array_map($this->band(...), $piece->objects('bands'))], $menuId, $id, "$path/$position", $onPage);
         }
     }
 

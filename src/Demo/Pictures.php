@@ -27,7 +27,7 @@ final class Pictures
     /** @return string an SVG document */
     public static function draw(string $name, string $words = ''): string
     {
-        $kind = (string) preg_replace('/-\d+\.svg$|\.svg$/', '', $name);
+        $kind = (string) preg_replace('/-\d+\.svg$|\.svg$/D', '', $name);
         $random = new Randomizer(new Xoshiro256StarStar(hash('sha256', "picture $name", true)));
         $colours = self::colours($words, $random);
         [$width, $height] = 'hero' === $kind ? [640, 400] : [self::WIDTH, self::HEIGHT];

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
+use Lantern\Node\CustomerToken;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
@@ -15,46 +16,34 @@ use Symfony\Component\HttpFoundation\Request;
  */
 final readonly class CustomerCookie
 {
-    public const NAME = 'customer';
     private const DAYS = 7;
 
-    public function __construct(#[Autowire(env: 'APP_SECRET')] private string $secret)
+    private CustomerToken $token;
+
+    public function __construct(#[Autowire(env: 'APP_SECRET')] string $secret)
     {
+        $this->token = new CustomerToken($secret);
     }
 
     public function isSignedIn(Request $request, \DateTimeImmutable $now): bool
     {
-        return $this->isValid($request->cookies->getString(self::NAME), $now);
-    }
-
-    /** @param string $cookies the header Cookie (RFC 6265, 4.2.1) */
-    public static function among(string $cookies): string
-    {
-        return 1 === preg_match('/(?:^|;\s*)'.self::NAME.'=([0-9A-Za-z._-]*)/', $cookies, $found) ? $found[1] : '';
-    }
-
-    /** @param string $cookie its value, as the browser sent it */
-    public function isValid(string $cookie, \DateTimeImmutable $now): bool
-    {
-        [$until, $signature] = explode('.', $cookie, 2) + ['', ''];
-
-        return ctype_digit($until) && (int) $until > $now->getTimestamp() && hash_equals($this->sign($until), $signature);
+        return $this->token->holds($request->cookies->getString(CustomerToken::COOKIE), $now);
     }
 
     public function signIn(Request $request, \DateTimeImmutable $now): Cookie
     {
-        $until = (string) ($now->getTimestamp() + self::DAYS * 86400);
+        $end = $now->modify('+'.self::DAYS.' days');
 
-        return Cookie::create(self::NAME, "$until.{$this->sign($until)}", (int) $until, '/', null, $request->isSecure(), true, false, Cookie::SAMESITE_LAX);
+        return self::cookie($request, $this->token->until($end), $end->getTimestamp());
     }
 
     public function signOut(Request $request): Cookie
     {
-        return Cookie::create(self::NAME, '', 1, '/', null, $request->isSecure(), true, false, Cookie::SAMESITE_LAX);
+        return self::cookie($request, '', 1);
     }
 
-    private function sign(string $until): string
+    private static function cookie(Request $request, string $value, int $expires): Cookie
     {
-        return hash_hmac('sha256', "customer $until", $this->secret);
+        return Cookie::create(CustomerToken::COOKIE, $value, $expires, '/', null, $request->isSecure(), true, false, Cookie::SAMESITE_LAX);
     }
 }

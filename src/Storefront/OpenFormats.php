@@ -5,10 +5,15 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Query;
-use Lantern\Interchange\Navigation;
-use Lantern\Interchange\Robots;
-use Lantern\Interchange\Sitemap;
-use Lantern\Persistence\Frame;
+use Lantern\Core\Piece\ResolvedLayout;
+use Lantern\Interchange\Json\Navigation;
+use Lantern\Interchange\Sitemap\Robots;
+use Lantern\Interchange\Sitemap\Sitemap;
+use Lantern\Node\Freshness;
+use Lantern\Node\KeptPage;
+use Lantern\Node\KeptPages;
+use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Pieces\LaidOut;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -16,34 +21,73 @@ use Symfony\Component\HttpFoundation\Response;
 /** What the storefront tells other programs: the sitemap, the rules for robots, the menus. */
 final readonly class OpenFormats
 {
-    public function __construct(private Frame $frame, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
+    public function __construct(private Frame $frame, private KeptPages $kept, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
     {
     }
 
     public function answer(Visit $visit, Request $request): ?Response
     {
-        $response = match (Query::split($visit->target)[0]) {
-            '/sitemap.xml' => new Response(Sitemap::of($visit->copy->places->forSitemap(), $visit->visitor->moment, $this->storefrontUrl), 200, ['Content-Type' => 'application/xml; charset=UTF-8']),
+        $path = Query::split($visit->target)[0];
+        $response = match ($path) {
+            '/sitemap.xml' => $this->sitemap($visit, $path, null),
             '/robots.txt' => new Response(Robots::of($this->storefrontUrl), 200, ['Content-Type' => 'text/plain; charset=UTF-8']),
             '/navigation.json' => $this->navigation($visit),
             '/favicon.ico' => new Response('', 308, ['Location' => '/-/pictures/icon.svg']),
-            default => null,
+            default => null === Sitemap::partAt($path) ? null : $this->sitemap($visit, $path, Sitemap::partAt($path)),
         };
         if (null === $response) {
             return null;
         }
         $response->setEtag(hash('xxh128', (string) $response->getContent()));
-        $response->headers->set('Cache-Control', 'public, no-cache');
+        $response->headers->set('Cache-Control', Caching::asked(null, $visit->visitor));
         $response->isNotModified($request);
 
         return $response;
     }
 
+    /**
+     * The whole sitemap, or its index, or a part of it. It is kept until something that it names comes, goes or moves.
+     *
+     * @param int|null $part null: what is at the address that robots are told
+     */
+    private function sitemap(Visit $visit, string $path, ?int $part): ?Response
+    {
+        $kept = $visit->isLive() ? $this->kept->get(false, $path) : null;
+        $now = $visit->visitor->moment;
+        if (true !== $kept?->isFresh($now)) {
+            $xml = $this->sitemapMadeAnew($visit, $part);
+            if (null === $xml) {
+                return null;
+            }
+            $until = min($visit->copy->nextChange($now)->getTimestamp(), $now->getTimestamp() + Freshness::LONGEST);
+            $kept = new KeptPage([], $xml, $until, $visit->begun, ['sitemap']);
+            if ($visit->isLive()) {
+                $this->kept->keep(false, $path, $kept);
+            }
+        }
+
+        return new Response($kept->body, 200, ['Content-Type' => 'application/xml; charset=UTF-8']);
+    }
+
+    private function sitemapMadeAnew(Visit $visit, ?int $part): ?string
+    {
+        $places = $visit->copy->places;
+        $parts = (int) ceil($places->countInSitemap($visit->visitor->moment) / Sitemap::MOST);
+
+        return match (true) {
+            null === $part && $parts > 1 => Sitemap::index($parts, $this->storefrontUrl),
+            null !== $part && ($part > $parts || 1 === $parts) => null,
+            default => Sitemap::of($places->inSitemap($visit->visitor->moment, $part ?? 1, Sitemap::MOST), $this->storefrontUrl),
+        };
+    }
+
     private function navigation(Visit $visit): Response
     {
-        $frame = $visit->isLive() ? $this->frame->live($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor);
+        $frame = $visit->isLive() ? $this->frame->kept($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor);
 
-        return new Response(json_encode(Navigation::of($frame), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT), 200, [
+        $panels = $visit->isLive() ? $this->frame->keptPanels($visit->copy, $visit->visitor) : $this->frame->panels($visit->copy, $visit->visitor);
+
+        return new Response(json_encode(Navigation::of($frame, array_map(static fn (LaidOut $panel): ResolvedLayout => $panel->layout, $panels)), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT), 200, [
             'Content-Type' => 'application/json',
             'Vary' => 'Cookie',
         ]);

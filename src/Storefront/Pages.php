@@ -8,10 +8,12 @@ use Lantern\Core\Answer\Answer;
 use Lantern\Core\Menu\Narrowing;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\Revision;
 use Lantern\Core\Place\Serving;
-use Lantern\Persistence\Card;
-use Lantern\Persistence\Frame;
-use Lantern\Persistence\ShopReader;
+use Lantern\Core\Place\StoredFile;
+use Lantern\Reading\Catalogue\Card;
+use Lantern\Reading\Catalogue\ShopReader;
+use Lantern\Reading\Menus\Frame;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -23,7 +25,7 @@ use Twig\Environment;
 /** The storefront's pages, from whichever copy the visit is answered from. */
 final readonly class Pages
 {
-    public function __construct(private Environment $twig, private Frame $frame, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir)
+    public function __construct(private Environment $twig, private Frame $frame, private Headers $headers, private Panels $panels, private Bodies $bodies, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir)
     {
     }
 
@@ -31,7 +33,7 @@ final readonly class Pages
     {
         $place = $answer->place;
         if (400 === $answer->status) {
-            return $this->response($visit, 400, 'bad_address.html.twig', ['reason' => $answer->trail[0]->why]);
+            return $this->response($visit, 400, 'bad_address.html.twig', ['reason' => $answer->trail[0]->words()]);
         }
         if (403 === $answer->status) {
             return $this->response($visit, 403, 'not_for_you.html.twig', ['place' => $place]);
@@ -52,58 +54,100 @@ final readonly class Pages
         return $this->response($visit, 200, 'sign_in.html.twig', [], cacheable: false);
     }
 
+    /** @param list<array{card: Card, number: int}> $things */
+    public function basket(Visit $visit, array $things): Response
+    {
+        return $this->response($visit, 200, 'basket.html.twig', ['things' => $things], cacheable: false);
+    }
+
     private function placePage(Visit $visit, Place $place, Request $request): Response
     {
         $shop = $visit->copy->shop;
         $visitor = $visit->visitor;
         $details = $shop->details($place->id);
         if (null !== $details->file) {
-            return $this->file($place, $details->file, $details->downloadName);
+            return $this->file($visit, $place, $details->file, $details->downloadName);
         }
-        $after = $request->query->getString('after');
-        $after = Uuid::isValid($after) ? $after : null;
+        $after = $request->query->all()['after'] ?? null;
+        $after = \is_string($after) && Uuid::isValid($after) ? $after : null;
         $categories = PlaceKind::Product === $place->kind ? $shop->categoriesOf($place->id, $visitor) : [];
         $narrowing = $place->kind->canBeNarrowed() ? Narrowing::fromQuery($request->query->all()) : new Narrowing();
+        $body = $this->bodies->shown($visit, $place);
         [$template, $data] = match ($place->kind) {
-            PlaceKind::FrontPage => ['front.html.twig', [
+            PlaceKind::FrontPage => ['front.html.twig', null !== $body ? [] : [
                 'categories' => $shop->below(null, $visitor, PlaceKind::Category),
                 'newest' => $shop->newest($visitor, ShopReader::NEWEST_IN_FRONT),
                 'articles' => $shop->articles($visitor, ShopReader::ARTICLES_IN_FRONT),
             ]],
-            PlaceKind::Category => ['products.html.twig', $this->products($shop->productsOfCategory($place->id, $visitor, $after, $narrowing)) + [
+            PlaceKind::Category => ['products.html.twig', self::part($shop->productsOfCategory($place->id, $visitor, $after, $narrowing)) + [
                 'children' => $shop->below($place->id, $visitor, PlaceKind::Category),
             ]],
-            PlaceKind::Collection => ['products.html.twig', $this->products($shop->productsOfCollection($place->id, $details->rule, $visitor, $after, $narrowing)) + ['children' => []]],
-            PlaceKind::AllProducts => ['products.html.twig', $this->products($shop->allProducts($visitor, $after, $narrowing)) + ['children' => $shop->below(null, $visitor, PlaceKind::Category)]],
-            PlaceKind::AllCollections => ['list.html.twig', ['cards' => $shop->below(null, $visitor, PlaceKind::Collection)]],
-            PlaceKind::PageGroup => ['list.html.twig', ['cards' => $shop->below($place->id, $visitor, PlaceKind::Page)]],
-            PlaceKind::Journal => ['list.html.twig', ['cards' => $shop->articles($visitor, 100)]],
+            PlaceKind::Collection => ['products.html.twig', self::part($shop->productsOfCollection($place->id, $details->rule, $visitor, $after, $narrowing)) + ['children' => []]],
+            PlaceKind::AllProducts => ['products.html.twig', self::part($shop->allProducts($visitor, $after, $narrowing)) + ['children' => $shop->below(null, $visitor, PlaceKind::Category)]],
+            PlaceKind::AllCollections => ['list.html.twig', self::part($shop->pageBelow(null, $visitor, PlaceKind::Collection, $after), ShopReader::CARDS)],
+            PlaceKind::PageGroup => ['list.html.twig', self::part($shop->pageBelow($place->id, $visitor, PlaceKind::Page, $after), ShopReader::CARDS)],
+            PlaceKind::Journal => ['list.html.twig', self::part($shop->articles($visitor, ShopReader::CARDS + 1, $after), ShopReader::CARDS)],
             PlaceKind::Product => ['product.html.twig', ['product' => $shop->product($place), 'categories' => $categories]],
             PlaceKind::Search => ['search.html.twig', [
-                'words' => $words = mb_substr(trim($request->query->getString('q')), 0, 100),
+                'words' => $words = self::words($request->query->all()['q'] ?? ''),
                 'cards' => $shop->search($words, $visitor),
             ]],
             default => ['text.html.twig', []],
         };
 
+        $trail = $this->trail($visit, $place, $categories);
+        $this->note($visit, $place, $details->words->placeIds(), $trail, $data);
+
         return $this->response($visit, 200, $template, $data + [
             'place' => $place,
             'narrowing' => $narrowing,
             'details' => $details,
-            'html' => $details->words->shown($shop->destinations($details->words->placeIds()), $shop->settings(), $visit->prefix),
-            'trail' => $this->breadcrumb($visit, $place, $categories),
+            'body' => $body,
+            'html' => null !== $body ? '' : $details->words->shown($shop->destinations($details->words->placeIds()), $visit->copy->settings->all()->values, $visit->prefix),
+            'trail' => array_map(static fn (Place $one): array => [
+                'title' => $one->title,
+                'href' => $one->opensFor($visit->visitor) ? $visit->prefix.$one->address->encoded() : null,
+            ], $trail),
         ]);
     }
 
-    /** @param array{stored: string, type: string, size: int} $file */
-    private function file(Place $place, array $file, string $downloadName): Response
+    /**
+     * @param list<string>         $inWords ids of places that the text leads to
+     * @param list<Place>          $trail
+     * @param array<string, mixed> $data
+     */
+    private function note(Visit $visit, Place $place, array $inWords, array $trail, array $data): void
     {
-        $response = new BinaryFileResponse($this->filesDir.'/'.$file['stored'], 200, ['Content-Type' => $file['type']], public: true, autoEtag: true);
-        $name = '' === $downloadName ? $place->address->slug() : $downloadName;
+        $visit->shown->places([$place, ...$trail]);
+        array_map($visit->shown->place(...), $inWords);
+        foreach ($data as $cards) {
+            foreach (\is_array($cards) ? $cards : [] as $card) {
+                if ($card instanceof Card) {
+                    $visit->shown->place($card->place->id);
+                }
+            }
+        }
+        $lists = match ($place->kind) {
+            PlaceKind::FrontPage => ['categories', 'products', 'articles'],
+            PlaceKind::Category => $visit->copy->shop->categoriesWithin($place->id),
+            PlaceKind::Collection => ['products'],
+            PlaceKind::AllProducts => ['products', 'categories'],
+            PlaceKind::AllCollections => ['collections'],
+            PlaceKind::Journal => ['articles'],
+            PlaceKind::Product => ['categories'],
+            default => [$place->id],
+        };
+        array_map($visit->shown->list(...), $lists);
+    }
+
+    private function file(Visit $visit, Place $place, StoredFile $file, string $downloadName): Response
+    {
+        $response = new BinaryFileResponse($this->filesDir.'/'.$file->name, 200, ['Content-Type' => $file->type->value], public: Caching::isForAll($place, $visit->visitor), autoEtag: true);
+        $name = strtr(mb_substr('' === $downloadName ? $place->address->slug() : $downloadName, 0, Revision::MAX_DOWNLOAD_NAME), '/\\', '--');
         $response->setContentDisposition(
             Serving::Download === $place->serving ? ResponseHeaderBag::DISPOSITION_ATTACHMENT : ResponseHeaderBag::DISPOSITION_INLINE,
             $name,
-            (string) preg_replace('/[^\x20-\x7E]|[%\/\\\\]/', '-', $name),
+            (string) preg_replace('/[^\x20-\x7E]|%/', '-', $name),
         );
         if (!$place->listing->listed) {
             $response->headers->set('X-Robots-Tag', 'noindex');
@@ -117,11 +161,11 @@ final readonly class Pages
      *
      * @return array{cards: list<Card>, next: string|null}
      */
-    private function products(array $cards): array
+    private static function part(array $cards, int $most = ShopReader::PAGE): array
     {
-        $page = \array_slice($cards, 0, ShopReader::PAGE);
+        $page = \array_slice($cards, 0, $most);
 
-        return ['cards' => $page, 'next' => \count($cards) > ShopReader::PAGE ? $page[ShopReader::PAGE - 1]->place->id : null];
+        return ['cards' => $page, 'next' => \count($cards) > $most ? $page[$most - 1]->place->id : null];
     }
 
     /**
@@ -129,9 +173,9 @@ final readonly class Pages
      *
      * @param list<Card> $categories
      *
-     * @return list<array{title: string, href: string|null}> words only where the place above does not open
+     * @return list<Place>
      */
-    private function breadcrumb(Visit $visit, Place $place, array $categories): array
+    private function trail(Visit $visit, Place $place, array $categories): array
     {
         if (PlaceKind::FrontPage === $place->kind) {
             return [];
@@ -143,29 +187,39 @@ final readonly class Pages
             default => null === $place->parentId ? [] : $places->above($place),
         };
 
-        return array_map(static fn (Place $one): array => [
-            'title' => $one->title,
-            'href' => $one->opensFor($visit->visitor) ? $visit->prefix.$one->address->encoded() : null,
-        ], array_reverse(array_values(array_filter([...$above, $places->fixed(PlaceKind::FrontPage)]))));
+        return array_reverse(array_values(array_filter([...$above, $places->fixed(PlaceKind::FrontPage)])));
     }
 
     /** @param array<string, mixed> $data */
     private function response(Visit $visit, int $status, string $template, array $data, bool $cacheable = true): Response
     {
         $place = ($data['place'] ?? null) instanceof Place ? $data['place'] : null;
+        $frame = $visit->isLive() ? $this->frame->kept($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor);
+        $panels = $this->panels->shown($visit);
+        $body = $data['body'] ?? null;
+        /** @var list<array{title: string, href: string|null}> $trail */
+        $trail = $data['trail'] ?? [];
+        $header = $this->headers->shown($visit, $frame['header'] ?? null, array_keys($panels));
+        $styles = $header->styles.implode('', array_map(static fn (ShownPanel $panel): string => $panel->styles, $panels)).($body instanceof ShownBody ? $body->styles : '');
+        $visit->shown->styles = LayoutStyles::hash($styles);
         $body = $this->twig->render("storefront/$template", $data + [
             'place' => null,
             'visit' => $visit,
             'status' => $status,
-            'frame' => $visit->isLive() ? $this->frame->live($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor),
-            'shop' => $visit->copy->shop->settings(),
+            'frame' => $frame,
+            'panels' => $panels,
+            'header' => $header->shape,
+            'structured' => $visit->isLive() && 200 === $status ? StructuredData::of($this->storefrontUrl, $trail, null === $place ? null : ['title' => $place->title, 'href' => $place->address->encoded()], $frame['header']->menu->entries ?? []) : '',
+            'styles' => $styles,
+            'body' => null,
+            'shop' => $visit->copy->settings->all()->values,
             'origin' => $this->storefrontUrl,
             'trail' => [],
         ]);
         $response = new Response($body, $status, ['Content-Type' => 'text/html; charset=UTF-8', 'Vary' => 'Cookie']);
         if (200 === $status && $cacheable) {
             $response->setEtag(hash('xxh128', $body));
-            $response->headers->set('Cache-Control', 'public, no-cache');
+            $response->headers->set('Cache-Control', Caching::asked($place, $visit->visitor));
         } else {
             $response->headers->set('Cache-Control', 'no-store');
         }
@@ -174,5 +228,11 @@ final readonly class Pages
         }
 
         return $response;
+    }
+
+    /** What a visitor typed, as text that a database can look for. */
+    private static function words(mixed $typed): string
+    {
+        return \is_string($typed) ? mb_substr(trim(str_replace("\0", '', mb_scrub($typed, 'UTF-8'))), 0, 100) : '';
     }
 }

@@ -7,7 +7,6 @@ namespace Lantern\Storefront;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Menu\ResolvedMenu;
 use Lantern\Core\Place\Place;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
 use Twig\TwigFunction;
@@ -15,10 +14,7 @@ use Twig\TwigFunction;
 /** What the storefront's templates need besides Twig itself. */
 final class ShopExtension extends AbstractExtension
 {
-    /** @var array<string, array{file: string, css?: list<string>}>|null */
-    private ?array $manifest = null;
-
-    public function __construct(#[Autowire('%kernel.project_dir%/public/storefront/.vite/manifest.json')] private readonly string $manifestFile)
+    public function __construct(private readonly BuiltAssets $assets)
     {
     }
 
@@ -37,23 +33,13 @@ final class ShopExtension extends AbstractExtension
                 $to instanceof Address => $to->encoded(),
                 default => $to,
             }),
+            // An uploaded picture is shown as its file opens, so a preview asks within itself.
+            new TwigFunction('picture_src', static fn (Visit $visit, string $picture): string => (str_starts_with($picture, 'uploads/') ? $visit->prefix : '')."/-/pictures/$picture"),
             // A menu's own links may lead outside; only those of this shop stay within a preview.
             new TwigFunction('entry_href', static fn (Visit $visit, string $href): string => str_starts_with($href, '/') ? $visit->prefix.$href : $href),
             new TwigFunction('current', static fn (ResolvedMenu $menu, ?Place $place): array => null === $place ? [] : $menu->current($place->id)),
-            new TwigFunction('asset_file', fn (string $source): string => '/-/'.$this->entry($source)['file']),
-            new TwigFunction('asset_styles', fn (string $source): array => array_map(static fn (string $file): string => "/-/$file", $this->entry($source)['css'] ?? [])),
+            new TwigFunction('asset_file', $this->assets->script(...)),
+            new TwigFunction('shop_styles', $this->assets->styles(...), ['is_safe' => ['html']]),
         ];
-    }
-
-    /** @return array{file: string, css?: list<string>} */
-    private function entry(string $source): array
-    {
-        if (null === $this->manifest) {
-            /** @var array<string, array{file: string, css?: list<string>}> $read */
-            $read = json_decode((string) file_get_contents($this->manifestFile), true, flags: \JSON_THROW_ON_ERROR);
-            $this->manifest = $read;
-        }
-
-        return $this->manifest[$source] ?? throw new \LogicException("$source was not built. Run bin/start.");
     }
 }

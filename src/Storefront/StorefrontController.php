@@ -8,12 +8,14 @@ use Lantern\Core\Address\Address;
 use Lantern\Core\Address\Query;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
-use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
-use Lantern\Interchange\PreviewToken;
-use Lantern\Persistence\Copies;
-use Lantern\Persistence\FirstLook;
-use Lantern\Persistence\NodeMemory;
+use Lantern\Node\AnswerHeaders;
+use Lantern\Node\Freshness;
+use Lantern\Node\KeptPage;
+use Lantern\Node\KeptPages;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Copies\PreviewKeys;
+use Lantern\Reading\Copies\PreviewToken;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\AutoconfigureTag;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -29,12 +31,17 @@ final readonly class StorefrontController
 
     public function __construct(
         private Copies $copies,
-        private FirstLook $look,
         private ClockInterface $clock,
         private Pages $pages,
         private OpenFormats $formats,
+        private UploadedPictures $pictures,
+        private PreviewKeys $previews,
+        private BuiltAssets $assets,
         private SignInPage $signIn,
+        private BasketPage $basket,
+        private SearchLimit $searches,
         private CustomerCookie $customers,
+        private KeptPages $kept,
         #[Autowire(env: 'APP_SECRET')] private string $secret,
         #[Autowire(env: 'LANTERN_ADMIN_URL')] private string $adminUrl,
     ) {
@@ -44,7 +51,8 @@ final readonly class StorefrontController
     {
         $visit = $this->visit($request);
         $response = null === $visit ? new Response('This preview has run out. Go back to the management interface and look again.', 403, ['Content-Type' => 'text/plain'])
-            : $this->formats->answer($visit, $request) ?? $this->signIn->answer($visit, $request) ?? $this->answer($visit, $request);
+            // One state of the copy for all that goes into the answer.
+            : $visit->copy->snapshot(fn (): Response => $this->answered($visit, $request));
 
         return $this->secured($response, $visit, $request);
     }
@@ -52,17 +60,22 @@ final readonly class StorefrontController
     private function visit(Request $request): ?Visit
     {
         $now = $this->clock->now();
+        $begun = Freshness::now();
         $target = $request->server->getString('REQUEST_URI');
-        if (!str_starts_with($target, '/-/preview/')) {
-            return new Visit($this->copies->live, new Visitor($this->customers->isSignedIn($request, $now), $now), '', $target, false);
+        if (!str_starts_with($target, PreviewToken::BEGINS)) {
+            return new Visit($this->copies->live, new Visitor($this->customers->isSignedIn($request, $now), $now), '', $target, false, $begun);
         }
         $found = PreviewToken::fromPath($target, $this->secret, $now);
-        if (null === $found) {
+        if (null === $found || !$this->previews->isOpen($found->token->key)) {
             return null;
         }
-        [$token, $prefix, $rest] = $found;
 
-        return new Visit($this->copies->get($token->copy), $token->visitor($now), $prefix, $rest, true);
+        return new Visit($this->copies->get($found->token->copy), $found->token->visitor($now), $found->prefix, $found->target, true);
+    }
+
+    private function answered(Visit $visit, Request $request): Response
+    {
+        return $this->formats->answer($visit, $request) ?? $this->pictures->answer($visit, $request) ?? $this->signIn->answer($visit, $request) ?? $this->basket->answer($visit, $request) ?? $this->searches->answer($visit, $request) ?? $this->answer($visit, $request);
     }
 
     private function answer(Visit $visit, Request $request): Response
@@ -80,26 +93,21 @@ final readonly class StorefrontController
         if (200 === $answer->status && !\in_array($request->getMethod(), ['GET', 'HEAD'], true)) {
             return new Response('This address can only be read.', 405, ['Allow' => self::METHODS, 'Content-Type' => 'text/plain']);
         }
-        $version = $this->versionToKeep($visit, $answer, $request);
         $response = $this->pages->page($visit, $answer, $request);
-        if (null !== $version && null !== $answer->address) {
-            $this->keep($version, $visit, $answer->address, $response);
+        if (null !== $answer->address && $this->mayBeKept($visit, $answer)) {
+            $this->keep($visit, $answer->address, $response);
         }
         $response->isNotModified($request);
 
         return $response;
     }
 
-    /** Known before the page is made, so that what is published meanwhile is not kept under a name that is older. */
-    private function versionToKeep(Visit $visit, Answer $answer, Request $request): ?string
+    private function mayBeKept(Visit $visit, Answer $answer): bool
     {
-        $mayBeKept = NodeMemory::isThere() && $visit->isLive() && 200 === $answer->status && null !== $answer->address
-            && !\in_array($answer->place?->kind, [null, PlaceKind::File, PlaceKind::Search], true) && '' === Query::split($visit->target)[1];
-
-        return $mayBeKept ? $this->look->at($answer->address)->version : null;
+        return $visit->isLive() && 200 === $answer->status && null !== $answer->place && KeptPages::keeps($answer->place->kind) && '' === Query::split($visit->target)[1];
     }
 
-    private function keep(string $version, Visit $visit, Address $address, Response $response): void
+    private function keep(Visit $visit, Address $address, Response $response): void
     {
         $headers = [];
         foreach ($response->headers->all() as $name => $values) {
@@ -108,7 +116,9 @@ final readonly class StorefrontController
             }
         }
         $now = $visit->visitor->moment;
-        KeptPages::keep($version, $visit->visitor->signedIn, $address->path, $headers + AnswerHeaders::safety(), (string) $response->getContent(), $now, $this->look->nextChange($now));
+        $until = min($visit->copy->nextChange($now)->getTimestamp(), $now->getTimestamp() + Freshness::LONGEST);
+        $this->kept->keep($visit->visitor->signedIn, $address->path, new KeptPage($headers + AnswerHeaders::safety(styles: $this->assets->policy($visit->shown->styles)), (string) $response->getContent(), $until, $visit->begun, $visit->shown->keys()));
+        KeptPages::made();
     }
 
     private function redirect(Visit $visit, Answer $answer): Response
@@ -125,7 +135,7 @@ final readonly class StorefrontController
     {
         $ancestors = true === $visit?->preview ? $this->adminUrl : "'none'";
         // A redirect shows nothing that would have to be kept safe.
-        $response->headers->add($response->headers->has('Location') ? ['Referrer-Policy' => AnswerHeaders::REFERRER] : AnswerHeaders::safety($ancestors));
+        $response->headers->add($response->headers->has('Location') ? ['Referrer-Policy' => AnswerHeaders::REFERRER] : AnswerHeaders::safety($ancestors, $this->assets->policy($visit->shown->styles ?? '')));
         if ($response instanceof BinaryFileResponse && 'application/pdf' !== $response->headers->get('Content-Type')) {
             // Nothing in a file is ever run, whatever it holds. (A browser shows a PDF only outside a sandbox.)
             $response->headers->set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors $ancestors; sandbox");

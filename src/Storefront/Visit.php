@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
+use Lantern\Core\Release\CopyName;
 use Lantern\Core\Visitor;
-use Lantern\Persistence\Copy;
-use Lantern\Persistence\CopyName;
+use Lantern\Node\Mark;
+use Lantern\Reading\Copies\Copy;
 
 /** One request to the storefront: which copy it is answered from, for whom, and under which path. */
 final readonly class Visit
@@ -14,6 +15,7 @@ final readonly class Visit
     /**
      * @param string $prefix what every link on the page begins with; empty but in a preview
      * @param string $target path and query as they were asked for, without the prefix
+     * @param Mark   $begun  when it began to read, by the clock of this node
      */
     public function __construct(
         public Copy $copy,
@@ -21,6 +23,8 @@ final readonly class Visit
         public string $prefix,
         public string $target,
         public bool $preview,
+        public Mark $begun = new Mark('', 0),
+        public ShownThings $shown = new ShownThings(),
     ) {
     }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Admin;
 
-use Lantern\Admin\Account;
+use Lantern\Admin\SignIn\Account;
 use Lantern\Tests\ShopTestCase;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 
@@ -26,6 +26,8 @@ abstract class ApiTestCase extends ShopTestCase
         $browser = self::bootKernel()->getContainer()->get('test.client');
         self::assertInstanceOf(KernelBrowser::class, $browser);
         $this->browser = $browser;
+        $url = $_SERVER['LANTERN_ADMIN_URL'] ?? '';
+        $this->browser->setServerParameter('HTTP_HOST', \is_string($url) ? (string) preg_replace('~^https?://~', '', $url) : '');
         $this->browser->loginUser(new Account($this->person($role)));
         $page = $this->browser->request('GET', '/');
         $this->csrf = $page->filter('meta[name="csrf-token"]')->attr('content') ?? '';
@@ -41,7 +43,7 @@ abstract class ApiTestCase extends ShopTestCase
     /** @param array<string, mixed> $body */
     protected function send(string $method, string $path, array $body = [], ?string $version = null): mixed
     {
-        $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]), content: json_encode((object) $body, \JSON_THROW_ON_ERROR));
+        $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => 'application/json'] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]), content: json_encode((object) $body, \JSON_THROW_ON_ERROR));
 
         return json_decode((string) $this->browser->getResponse()->getContent(), true);
     }
@@ -61,6 +63,14 @@ abstract class ApiTestCase extends ShopTestCase
     protected function code(): int
     {
         return $this->browser->getResponse()->getStatusCode();
+    }
+
+    /** The version that the answer's tag begins with. */
+    protected function version(): int
+    {
+        self::assertMatchesRegularExpression('/^"\d+\.[0-9a-f]{32}"$/', (string) $this->header('ETag'));
+
+        return (int) strtok(trim((string) $this->header('ETag'), '"'), '.');
     }
 
     protected function header(string $name): ?string

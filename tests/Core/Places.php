@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Tests\Core;
 
 use Lantern\Core\Address\Address;
-use Lantern\Core\Answer\PlaceLookup;
 use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceLookup;
 
 /** A few places, held in memory. */
 final class Places implements PlaceLookup

@@ -1,9 +1,9 @@
 import { expect, type Page, test } from '@playwright/test';
-import { admin, line, outline, outlined, shopBeside, signIn } from './shop';
+import { act, admin, choose, line, openHeader, outline, outlined, publish, signIn, told, visitor } from './shop';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'Where should it lead?' });
-const bay = (page: Page, name: RegExp) => page.getByRole('region', { name: 'Map of the shop' }).getByRole('button', { name });
-const strip = (page: Page) => page.getByRole('region', { name: /^On the map/ });
+const frame = (page: Page) => page.getByRole('region', { name: 'The frame of the shop' });
+const bay = (page: Page, name: RegExp) => frame(page).getByRole('button', { name });
 
 /** Where the workbench is looked at with a visitor's eyes. */
 async function previewFor(page: Page, audience: 'guest' | 'customer'): Promise<string> {
@@ -18,11 +18,11 @@ async function previewFor(page: Page, audience: 'guest' | 'customer'): Promise<s
 /** A new menu that hangs nowhere, opened. */
 async function newMenu(page: Page, name: string): Promise<void> {
   await page.goto(`${admin}/menus`);
-  await expect(outline(page)).toBeVisible();
-  await strip(page).getByRole('button', { name: 'New menu' }).click();
-  await page.getByRole('textbox', { name: 'Name of the new menu' }).fill(name);
+  await frame(page).getByRole('button', { name: 'New menu' }).click();
+  await page.keyboard.type(name);
   await page.keyboard.press('Enter');
   await expect(page.getByRole('region', { name: `Outline of ${name}` })).toBeVisible();
+  await expect(field(page)).toBeFocused();
 }
 
 const WANTED = [
@@ -56,7 +56,6 @@ test('a header of three levels and twelve entries is built by keyboard, in few p
     await expect(line(page, title)).toBeVisible();
     await expect(field(page)).toHaveValue('');
   };
-  await press('/');
   await add('papers', 'Papers', 'Enter');
   await add('marbled papers', 'Marbled papers', 'Shift+Enter');
   await add('combed', 'Combed', 'Shift+Enter');
@@ -74,7 +73,7 @@ test('a header of three levels and twelve entries is built by keyboard, in few p
   await press('Alt+ArrowLeft');
   await add('kits', 'Kits', 'Enter');
   expect(await outlined(page)).toEqual(WANTED);
-  expect(presses).toBeLessThanOrEqual(45);
+  expect(presses).toBeLessThanOrEqual(44);
 });
 
 test('the same header comes from a pasted list, and is undone as one', async ({ page, context }) => {
@@ -95,7 +94,8 @@ test('the same header comes from a pasted list, and is undone as one', async ({ 
   await expect(line(page, 'Kits')).toBeVisible();
   expect(await outlined(page)).toEqual(WANTED);
   expect(presses).toBeLessThan(15);
-  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await told(page).getByText('The lines are in the menu.').waitFor();
+  await page.keyboard.press('Control+z');
   await expect(outline(page).getByRole('treeitem')).toHaveCount(0);
   await page.reload();
   await page.getByRole('button', { name: 'Redo', exact: true }).click();
@@ -105,7 +105,7 @@ test('the same header comes from a pasted list, and is undone as one', async ({ 
 test('what is pasted and is no menu is refused with the reason, and kept', async ({ page }) => {
   await signIn(page);
   await newMenu(page, 'Refused');
-  await page.getByRole('button', { name: 'From a list…' }).click();
+  await act(page, /^More for/, 'From a list…');
   const lines = page.getByRole('textbox', { name: 'The lines' });
   for (const [text, says] of [
     [`Papers\n${'x'.repeat(10_000)}`, 'Line 2 has 10,000 characters'],
@@ -120,69 +120,137 @@ test('what is pasted and is no menu is refused with the reason, and kept', async
   // From a file, too.
   await page.getByLabel('or a file:').setInputFiles({ name: 'menu.txt', mimeType: 'text/plain', buffer: Buffer.from('Papers\n'.repeat(5000)) });
   await expect(page.getByRole('alert').filter({ hasText: '5,000 lines' })).toBeVisible();
+  await lines.fill('');
+  // A megabyte, pasted: the browser does not stand still, and it can be taken out again.
+  await page.evaluate(() => {
+    const clipboardData = new DataTransfer();
+    clipboardData.setData('text/plain', 'Marbled papers, and more\n'.repeat(42_000));
+    document.querySelector('textarea')?.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByText('42,001 lines, 1,050 kB')).toBeVisible();
+  await page.getByRole('button', { name: 'See what they lead to' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'at most' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take it out' }).click();
   // Choosing among the candidates, and leaving a line out.
   await lines.fill('Marbeld papers\nNothing of the kind zz');
   await page.getByRole('button', { name: 'See what they lead to' }).click();
   await expect(page.getByText('perhaps')).toBeVisible();
-  await page.getByRole('combobox', { name: /Nothing of the kind/ }).selectOption('leave this line out');
+  await choose(page, /Nothing of the kind/, 'leave this line out');
   await page.getByRole('button', { name: 'Add 1 line' }).click();
   await expect(outline(page).getByRole('treeitem')).toHaveCount(1);
   await expect(line(page, /Marbeld papers/)).toContainText('/papers/marbled');
 });
 
-test('menus are hung, swapped and taken down on the map, and the shop follows', async ({ page }) => {
+test('menus are hung, swapped and taken down on the frame, and all of it is taken back', async ({ page }) => {
   await signIn(page);
   await page.goto(`${admin}/menus`);
   await bay(page, /^Footer column 3/).click();
-  await strip(page).getByLabel('Hang here').selectOption('Spring fair');
+  await act(page, 'Hang a menu that you have', 'Spring fair');
   await expect(bay(page, /^Footer column 3: Spring fair/)).toBeVisible();
-  await expect(shopBeside(page).getByRole('contentinfo').getByRole('link', { name: 'Small gifts' })).toBeVisible();
   await bay(page, /^Header/).click();
-  await strip(page).getByLabel('Swap with').selectOption('Footer column 3');
-  await expect(bay(page, /^Header: Spring fair/)).toBeVisible();
-  await expect(shopBeside(page).getByRole('banner').getByRole('link', { name: 'Small gifts' })).toBeVisible();
+  await act(page, 'What else can be done with the header', 'Swap with', 'Footer column 3');
+  await expect(bay(page, /^Header: Spring fair/)).toContainText('Small gifts');
   // What a header without a menu shows is chosen.
-  await strip(page).getByRole('button', { name: 'Take it down' }).click();
-  await expect(shopBeside(page).getByRole('banner').getByRole('button', { name: 'Shop' })).toBeVisible();
-  await strip(page).getByLabel('Until then the header shows').selectOption('nothing');
-  await expect(shopBeside(page).getByRole('banner').getByRole('button', { name: 'Shop' })).toHaveCount(0);
-  for (let n = 0; n < 4; n += 1) {
-    await strip(page).getByRole('button', { name: 'Undo on the map' }).click();
-    await page.waitForTimeout(300);
+  await act(page, 'What else can be done with the header', 'Take it down');
+  await expect(bay(page, /^Header: no menu/)).toContainText('Shop');
+  await page.getByRole('radio', { name: 'nothing', exact: true }).click();
+  await expect(told(page)).toContainText('The header shows nothing.');
+  await expect(bay(page, /^Header: no menu/)).not.toContainText('Shop');
+  await page.keyboard.press('Escape');
+  for (const back of ['The frame is changed.', 'The menu is taken down.', 'The menus are swapped.', 'The menu hangs.']) {
+    await page.keyboard.press('Control+z');
+    await expect(told(page)).toContainText(back);
   }
   await expect(bay(page, /^Header: Header/)).toBeVisible();
   await expect(bay(page, /^Footer column 3: no menu/)).toBeVisible();
 });
 
-test('the notice line is written on the map, and a menu that hangs is removed only with its place named', async ({ page }) => {
+test('a menu is dragged by its name from where it hangs to where it should', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${admin}/menus`);
+  await expect(bay(page, /^Spring fair/)).toBeVisible();
+  // What can be dragged takes the place of what only shows as soon as it is fetched, perhaps between two of these steps.
+  await expect(async () => {
+    const [from, to] = [await bay(page, /^Spring fair/).boundingBox(), await bay(page, /^Footer column 4/).boundingBox()];
+    if (!from || !to) throw new Error('The frame is not on screen.');
+    await page.mouse.move(from.x + 20, from.y + 10);
+    await page.mouse.down();
+    await page.mouse.move(to.x + 30, to.y + 40, { steps: 8 });
+    await page.mouse.up();
+    await expect(bay(page, /^Footer column 4: Spring fair/)).toBeVisible({ timeout: 3000 });
+  }).toPass();
+  await page.getByRole('region', { name: 'What waits' }).getByRole('button', { name: 'Undo' }).click();
+  await expect(bay(page, /^Spring fair, hangs nowhere/)).toBeVisible();
+});
+
+test('what is fetched late takes no letter and no focus on the frame', async ({ page }) => {
+  await signIn(page);
+  let arrive = () => {};
+  const late = new Promise<void>((resolve) => {
+    arrive = resolve;
+  });
+  await page.route('**/frameDrag-*.js', async (route) => {
+    await late;
+    await route.continue();
+  });
+  await page.goto(`${admin}/menus`);
+  await frame(page).getByRole('button', { name: 'New menu' }).click();
+  await page.keyboard.type('Late');
+  const fetched = page.waitForResponse('**/frameDrag-*.js');
+  arrive();
+  await (await fetched).finished();
+  await page.keyboard.type('comer');
+  const name = page.getByRole('textbox', { name: 'Name of the new menu' });
+  await expect(name).toHaveValue('Latecomer');
+  await page.getByRole('button', { name: 'Leave it' }).click();
+  await expect(name).toHaveCount(0);
+  await bay(page, /^Footer column 1/).focus();
+  await page.keyboard.press('Shift');
+  await expect(bay(page, /^Footer column 1/)).toBeFocused();
+});
+
+test('the notice line is written on the frame, and a menu that hangs is removed only with its place named', async ({ page }) => {
   await signIn(page);
   await page.goto(`${admin}/menus`);
   await bay(page, /^Notice line/).click();
-  const notice = strip(page).getByRole('textbox', { name: 'What the notice line says' });
+  const notice = page.getByRole('textbox', { name: 'What the notice line says' });
   const before = await notice.inputValue();
   await notice.fill('Closed for the fair.');
   await notice.press('Enter');
-  await expect(shopBeside(page).getByText('Closed for the fair.')).toBeVisible();
+  await expect(bay(page, /^Notice line: Closed for the fair/)).toBeVisible();
   await notice.fill(before);
   await notice.press('Enter');
+  await expect(bay(page, new RegExp(`^Notice line: ${before}`))).toBeVisible();
   await bay(page, /^Footer column 2/).click();
-  await strip(page).getByRole('button', { name: 'Remove the menu' }).click();
-  await expect(page.getByText('it hung in footer column 2').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click();
+  await act(page, 'What else can be done with the footer column 2', 'Remove the menu');
+  await expect(told(page)).toContainText('it hung in footer column 2');
+  await page.getByRole('region', { name: 'What waits' }).getByRole('button', { name: 'Undo' }).click();
   await expect(bay(page, /^Footer column 2: Footer, help/)).toBeVisible();
+});
+
+test('the line that a panel is about stays in sight while the panel grows', async ({ page }) => {
+  await signIn(page);
+  await openHeader(page);
+  await line(page, 'Journal').focus();
+  await page.keyboard.press('e');
+  const panel = page.getByRole('region', { name: 'Everything about Journal' });
+  await panel.getByRole('radio', { name: 'what is new' }).click();
+  const today = panel.getByRole('list', { name: 'What it shows today' });
+  await expect(today).toBeVisible();
+  await expect(line(page, 'Journal')).toBeInViewport({ ratio: 0.9 });
+  await page.keyboard.press('Control+z');
+  await expect(today).toHaveCount(0);
 });
 
 test('a line fills itself, and its children are renamed, left out and pinned', async ({ page }) => {
   await signIn(page);
   await newMenu(page, 'Filled');
-  await page.keyboard.press('/');
   await page.keyboard.type('Guides for the bench');
-  await expect(page.getByRole('option', { name: /a heading/ })).toBeVisible();
-  await page.getByRole('option', { name: /a heading/ }).click();
+  await page.getByRole('option', { name: /Guides for the bench a heading/ }).click();
   await line(page, 'Guides for the bench').focus();
   await page.keyboard.press('e');
   const panel = page.getByRole('region', { name: 'Everything about Guides for the bench' });
-  await panel.getByRole('button', { name: 'categories' }).click();
+  await panel.getByRole('radio', { name: 'categories' }).click();
   const today = panel.getByRole('list', { name: 'What it shows today' });
   await expect(today.getByRole('textbox', { name: 'Label of Papers' })).toBeVisible();
   await expect(page.locator('[data-filled]').first()).toContainText('/papers');
@@ -204,7 +272,6 @@ test('a line fills itself, and its children are renamed, left out and pinned', a
 test('an entry leads to a part of a page, or to some of the products of a category', async ({ page }) => {
   await signIn(page);
   await newMenu(page, 'Parts');
-  await page.keyboard.press('/');
   await page.keyboard.type('papers');
   await expect(page.getByRole('listbox').getByRole('option').first()).toContainText('Papers');
   await page.keyboard.press('ArrowRight');
@@ -213,10 +280,10 @@ test('an entry leads to a part of a page, or to some of the products of a catego
   await line(page, /^Papers, gift/).focus();
   await page.keyboard.press('e');
   const panel = page.getByRole('region', { name: /Everything about/ });
-  await panel.getByRole('textbox', { name: 'to', exact: true }).fill('4.90');
+  await panel.getByRole('textbox', { name: 'to', exact: true }).fill('4,90');
   await page.keyboard.press('Tab');
   await expect(line(page, /^Papers, gift/)).toContainText('only gift, up to 4.90');
-  await panel.getByRole('button', { name: 'Customers' }).click();
+  await panel.getByRole('radio', { name: 'Customers' }).click();
   await expect(line(page, /^Papers, gift/)).toContainText('customers only');
   await panel.getByRole('textbox', { name: 'Note for colleagues' }).fill('Until the fair');
   await page.keyboard.press('Enter');
@@ -226,7 +293,7 @@ test('an entry leads to a part of a page, or to some of the products of a catego
 test('several lines move as one, and are dragged as one', async ({ page }) => {
   await signIn(page);
   await newMenu(page, 'Several');
-  await page.getByRole('button', { name: 'From a list…' }).click();
+  await act(page, /^More for/, 'From a list…');
   await page.getByRole('textbox', { name: 'The lines' }).fill('Tools\nPapers\nKits\nJournal zz');
   await page.getByRole('button', { name: 'See what they lead to' }).click();
   await page.getByRole('button', { name: 'Add 4 lines' }).click();
@@ -253,7 +320,7 @@ test('several lines move as one, and are dragged as one', async ({ page }) => {
 test('two people work on one menu: what differs merges, and what both wanted is kept until one chooses', async ({ page, browser }) => {
   await signIn(page, 'owner');
   await newMenu(page, 'Two people');
-  await page.getByRole('button', { name: 'From a list…' }).click();
+  await act(page, /^More for/, 'From a list…');
   await page.getByRole('textbox', { name: 'The lines' }).fill('Tools\nPapers\nKits');
   await page.getByRole('button', { name: 'See what they lead to' }).click();
   await page.getByRole('button', { name: 'Add 3 lines' }).click();
@@ -306,8 +373,25 @@ test('two people work on one menu: what differs merges, and what both wanted is 
 
 test('the width that the core computes for the header is the width at which it breaks', async ({ page }) => {
   await signIn(page);
-  const { fit } = (await (await page.request.get(`${admin}/api/frame`)).json()) as { fit: { needs: number } };
+  const { fit, header } = (await (await page.request.get(`${admin}/api/frame`)).json()) as { fit: { needs: number }; header: { takesOverBelow: number } };
   const shop = await page.context().newPage();
+  // Where nobody chose, the drawer takes over just before that.
+  await shop.goto(`${await previewFor(page, 'customer')}/`);
+  for (const [width, shown] of [
+    [header.takesOverBelow, true],
+    [header.takesOverBelow - 1, false],
+  ] as const) {
+    await shop.setViewportSize({ width, height: 700 });
+    await expect(shop.locator('.desk-menu')).toBeVisible({ visible: shown });
+    await expect(shop.locator('.drawer > summary')).toBeVisible({ visible: !shown });
+  }
+  const token = await page.locator('meta[name="csrf-token"]').getAttribute('content');
+  const takeOverBelow = (words: string) =>
+    page.request.post(`${admin}/api/frame/changes`, {
+      headers: { 'X-CSRF-Token': token ?? '' },
+      data: { type: 'header', setting: 'header_drawer_below', words },
+    });
+  expect((await takeOverBelow('640')).status()).toBe(200);
   // A customer: “Your account” takes more room than “Sign in”.
   await shop.goto(`${await previewFor(page, 'customer')}/`);
   await shop.evaluate(() => document.fonts.ready);
@@ -318,6 +402,64 @@ test('the width that the core computes for the header is the width at which it b
   // Kerning takes a few pixels off the whole line.
   expect(await rowsAt(fit.needs)).toBe(1);
   expect(await rowsAt(fit.needs - 8)).toBe(2);
+  expect((await takeOverBelow('')).status()).toBe(200);
+});
+
+test('the header is made a drawer and back, its entries stand in the middle, and the drawer takes over where it should', async ({ page, browser }) => {
+  await signIn(page);
+  await page.goto(`${admin}/menus`);
+  await bay(page, /^Header/).click();
+  const card = page.locator('[data-card]');
+  const shop = await page.context().newPage();
+  const look = async () => shop.goto(`${await previewFor(page, 'guest')}/`);
+  await card.getByRole('radio', { name: 'a drawer' }).click();
+  await expect(told(page)).toContainText('The header is a drawer, on a desk, too.');
+  await expect(bay(page, /^Header/)).toContainText('Menu');
+  await look();
+  await expect(shop.locator('.desk-menu')).toBeHidden();
+  await shop.locator('.drawer > summary').click();
+  await expect(shop.locator('.drawer').getByText('Papers', { exact: true })).toBeVisible();
+  await expect(shop.locator('.drawer').getByRole('link', { name: 'Search' })).toBeHidden();
+  await expect(shop.locator('.tools').getByRole('link', { name: 'Search' })).toBeVisible();
+  await card.getByRole('radio', { name: 'a row' }).click();
+  await card.getByRole('radio', { name: 'middle' }).click();
+  await card.getByRole('radio', { name: 'a plus' }).click();
+  await card.getByRole('switch', { name: 'Stays in sight while the page goes by' }).click();
+  await expect(told(page)).toContainText('The header goes by with the page.');
+  await look();
+  const bar = shop.locator('.desk-menu__bar');
+  await expect(bar).toHaveCSS('justify-content', 'center');
+  await expect(shop.locator('.desk-menu .disclose path').first()).toHaveAttribute('d', 'M6 2v8M2 6h8');
+  await shop.evaluate(() => scrollTo(0, 900));
+  await expect(bar).not.toBeInViewport();
+  // A width that is none says which are; what was typed stays.
+  const width = card.getByRole('textbox', { name: /drawer takes over/ });
+  await width.fill('99999');
+  await width.press('Enter');
+  await expect(card.getByText(/“99999” is no width .* from 320 to 2560/)).toBeVisible();
+  await expect(width).toHaveValue('99999');
+  await width.fill('1400');
+  await width.press('Enter');
+  await expect(card.getByText(/is no width/)).toHaveCount(0);
+  await expect
+    .poll(async () => ((await (await page.request.get(`${admin}/api/frame`)).json()) as { header: { takesOverBelow: number } }).header.takesOverBelow)
+    .toBe(1400);
+  await look();
+  await expect(shop.locator('.desk-menu')).toBeHidden();
+  await width.fill('');
+  await width.press('Enter');
+  await expect
+    .poll(async () => ((await (await page.request.get(`${admin}/api/frame`)).json()) as { header: { drawerBelow: number | null } }).header.drawerBelow)
+    .toBe(null);
+  await publish(page);
+  const guest = await visitor(browser, '/');
+  await expect(guest.locator('.desk-menu__bar')).toHaveCSS('justify-content', 'center');
+  await card.getByRole('radio', { name: 'start' }).click();
+  await card.getByRole('radio', { name: 'an angle' }).click();
+  await card.getByRole('switch', { name: 'Stays in sight while the page goes by' }).click();
+  await publish(page);
+  await guest.reload();
+  await expect(guest.locator('.desk-menu__bar')).toHaveCSS('justify-content', 'normal');
 });
 
 test('dropdowns open on a click only, where the shop wants it so', async ({ page }) => {
@@ -330,8 +472,8 @@ test('dropdowns open on a click only, where the shop wants it so', async ({ page
     ['on a click', 'false'],
     ['under the pointer', 'true'],
   ] as const) {
-    await strip(page).getByLabel('Dropdowns open').selectOption(opens);
-    await expect(page.getByText(`Dropdowns open ${opens}.`).first()).toBeVisible();
+    await page.getByRole('radio', { name: opens }).click();
+    await expect(told(page)).toContainText(`Dropdowns open ${opens}.`);
     await shop.goto(`${preview}/`);
     await shop.mouse.move(5, 300);
     await shop.getByRole('banner').getByRole('link', { name: 'Papers', exact: true }).hover();

@@ -7,10 +7,10 @@ test('a redirect is made, tried, refused where it goes round in a circle, and ta
   await page.getByRole('button', { name: 'New redirect' }).click();
   const form = page.getByRole('form', { name: 'New redirect' });
   await form.getByLabel('From').fill('/winter-list');
-  await form.getByLabel('To').fill('javascript:alert(1)');
+  await form.getByRole('combobox', { name: 'To' }).fill('javascript:alert(1)');
   await form.getByRole('button', { name: 'Make it' }).click();
   await expect(form.getByRole('alert')).toContainText('begins with https://');
-  await form.getByLabel('To').fill('/papers/marbled');
+  await form.getByRole('combobox', { name: 'To' }).fill('/papers/marbled');
   await form.getByRole('button', { name: 'Make it' }).click();
   await expect(form).toHaveCount(0);
   await page.getByRole('searchbox', { name: 'Search redirects' }).fill('winter-list');
@@ -21,12 +21,12 @@ test('a redirect is made, tried, refused where it goes round in a circle, and ta
   const trails = page.getByRole('list', { name: 'Trails' });
   await expect(trails.getByRole('listitem').first()).toContainText('301, one hop to /papers/marbled');
   await expect(trails.getByRole('listitem').last()).toContainText('404 Not found.');
-  await page.getByRole('region', { name: 'Try an address' }).getByRole('button', { name: 'Live' }).click();
+  await page.getByRole('region', { name: 'Try an address' }).getByRole('radio', { name: 'Live' }).click();
   await expect(trails.getByRole('listitem').first()).toContainText('404');
 
   await page.getByRole('button', { name: 'New redirect' }).click();
   await form.getByLabel('From').fill('/round');
-  await form.getByLabel('To').fill('/round');
+  await form.getByRole('combobox', { name: 'To' }).fill('/round');
   await form.getByRole('button', { name: 'Make it' }).click();
   await expect(form.getByRole('alert')).toContainText('/round → /round');
   await form.getByRole('button', { name: 'Leave it' }).click();

@@ -1,4 +1,4 @@
-import { type APIResponse, type Browser, expect, type Page } from '@playwright/test';
+import { type APIResponse, type Browser, expect, type Locator, type Page } from '@playwright/test';
 
 export const storefront = process.env.LANTERN_STOREFRONT_URL ?? 'http://127.0.0.1:8190';
 export const admin = process.env.LANTERN_ADMIN_URL ?? 'http://127.0.0.1:8191';
@@ -27,7 +27,7 @@ export const outlined = (page: Page) =>
 
 export async function publish(page: Page): Promise<void> {
   await page.getByRole('region', { name: 'What waits' }).getByRole('button', { name: 'Publish' }).click();
-  await expect(page.getByText('visitors see it now').first()).toBeVisible();
+  await expect(told(page)).toContainText('visitors see it now');
   await expect(page.getByText('Nothing waits.')).toBeVisible();
 }
 
@@ -41,3 +41,37 @@ export async function visitor(browser: Browser, path: string, viewport = { width
 
 /** An answer of the live shop, without following where it leads. */
 export const ask = (page: Page, path: string): Promise<APIResponse> => page.request.get(storefront + path, { maxRedirects: 0 });
+
+/** Chooses one of a list that opens, by its words. */
+export async function choose(page: Page | Locator, label: string | RegExp, words: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: typeof label === 'string' }).click();
+  const whole = 'page' in page && typeof page.page === 'function' ? page.page() : (page as Page);
+  await whole.getByRole('option', { name: words, exact: typeof words === 'string' }).click();
+}
+
+/** Does one of the acts behind a button. */
+export async function act(page: Page | Locator, button: string | RegExp, ...names: (string | RegExp)[]): Promise<void> {
+  await page.getByRole('button', { name: button }).click();
+  const whole = 'page' in page && typeof page.page === 'function' ? page.page() : (page as Page);
+  for (const name of names) await whole.getByRole('menuitem', { name }).click();
+}
+
+/** What was told last in the tray. */
+export const told = (page: Page) => page.locator('[data-told]');
+
+/** The header's menu, opened from the whole frame. */
+export async function openHeader(page: Page): Promise<void> {
+  await page.goto(`${admin}/menus`);
+  await page
+    .getByRole('region', { name: 'The frame of the shop' })
+    .getByRole('button', { name: /^Header/ })
+    .dblclick();
+  await expect(outline(page)).toBeVisible();
+}
+
+/** The menu of a part of the frame: the part is touched, then its menu opened. */
+export async function openBay(page: Page, name: RegExp): Promise<void> {
+  await page.getByRole('region', { name: 'The frame of the shop' }).getByRole('button', { name }).click();
+  await page.getByRole('link', { name: /^Open “/ }).click();
+  await expect(outline(page)).toBeVisible();
+}

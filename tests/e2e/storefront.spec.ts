@@ -3,31 +3,31 @@ import { ask, storefront, visitor } from './shop';
 
 test('the header opens by button, closes by Escape, and is walked with the arrow keys', async ({ page }) => {
   await page.goto(storefront);
-  const papers = page.getByRole('button', { name: 'More below Papers' });
-  await papers.focus();
+  const boards = page.getByRole('button', { name: 'More below Boards and cloth' });
+  await boards.focus();
   await page.keyboard.press('Enter');
-  await expect(papers).toHaveAttribute('aria-expanded', 'true');
+  await expect(boards).toHaveAttribute('aria-expanded', 'true');
   await page.keyboard.press('ArrowDown');
-  await expect(page.locator('header').getByRole('link', { name: 'Marbled papers' })).toBeFocused();
+  await expect(page.locator('header').getByRole('link', { name: 'Boards', exact: true })).toBeFocused();
   await page.keyboard.press('ArrowDown');
-  await expect(page.locator('header').getByRole('link', { name: 'Combed' })).toBeFocused();
+  await expect(page.locator('header').getByRole('link', { name: 'Book cloth' })).toBeFocused();
   await page.keyboard.press('End');
-  await expect(page.locator('header').getByRole('link', { name: 'Plain papers' })).toBeFocused();
+  await expect(page.locator('header').getByRole('link', { name: 'Strong spines' })).toBeFocused();
   await page.keyboard.press('Escape');
-  await expect(papers).toBeFocused();
-  await expect(papers).toHaveAttribute('aria-expanded', 'false');
+  await expect(boards).toBeFocused();
+  await expect(boards).toHaveAttribute('aria-expanded', 'false');
   await page.keyboard.press('ArrowRight');
-  await expect(page.locator('header').getByRole('link', { name: 'Boards and cloth' })).toBeFocused();
+  await expect(page.locator('header').getByRole('link', { name: 'Threads', exact: true })).toBeFocused();
   await page.keyboard.press('ArrowLeft');
-  await expect(papers).toBeFocused();
+  await expect(boards).toBeFocused();
 });
 
 test('it opens under the pointer, one dropdown at a time', async ({ page }) => {
   await page.goto(storefront);
   await page.locator('header').getByRole('link', { name: 'Papers', exact: true }).hover();
   await expect(page.locator('header').getByRole('link', { name: 'Stone' })).toBeVisible();
-  await page.locator('header').getByRole('link', { name: 'Tools' }).hover();
-  await expect(page.locator('header').getByRole('link', { name: 'Folding and creasing' })).toBeVisible();
+  await page.locator('header').getByRole('link', { name: 'About us', exact: true }).hover();
+  await expect(page.locator('header').getByRole('link', { name: 'Our makers' })).toBeVisible();
   await expect(page.locator('header').getByRole('link', { name: 'Stone' })).toBeHidden();
 });
 
@@ -49,7 +49,7 @@ test('it works with no script', async ({ browser }) => {
 });
 
 test('every entry of the header fits the screen when its dropdown is open', async ({ page }) => {
-  for (const width of [860, 1024, 1280]) {
+  for (const width of [1280, 1600]) {
     await page.setViewportSize({ width, height: 800 });
     await page.goto(storefront);
     for (const button of await page.locator('.desk-menu .disclose').all()) {
@@ -101,12 +101,27 @@ test('all kinds of pages open, and say where they stand', async ({ page }) => {
   await expect(page.getByRole('heading', { name: '1 found' })).toBeVisible();
 });
 
+test('a page says to programs where it stands and where its header leads', async ({ page }) => {
+  await page.goto(`${storefront}/papers/marbled`);
+  const said = JSON.parse((await page.locator('script[type="application/ld+json"]').textContent()) ?? '');
+  const of = (type: string) => (said['@graph'] as { '@type': string }[]).filter((one) => one['@type'] === type);
+  expect((of('BreadcrumbList') as unknown as { itemListElement: { name: string; item: string }[] }[])[0]?.itemListElement).toEqual(
+    ['/', '/papers', '/papers/marbled'].map((path, n) => ({
+      '@type': 'ListItem',
+      position: n + 1,
+      name: expect.any(String),
+      item: expect.stringMatching(new RegExp(`^https?://[^/]+${path}$`)),
+    })),
+  );
+  expect(of('SiteNavigationElement').map((one) => (one as unknown as { name: string }).name)).toContain('Threads');
+});
+
 test('a shelf with many products is read page by page', async ({ page }) => {
   await page.goto(`${storefront}/papers`);
-  const first = await page.locator('.product-card h3').allTextContents();
+  const first = await page.locator('main .product-card h3').allTextContents();
   expect(first).toHaveLength(24);
   await page.getByRole('link', { name: 'More of Papers' }).click();
-  const second = await page.locator('.product-card h3').allTextContents();
+  const second = await page.locator('main .product-card h3').allTextContents();
   expect(second.length).toBeGreaterThan(10);
   expect(second.filter((title) => first.includes(title))).toEqual([]);
 });

@@ -9,7 +9,7 @@ const keys = async (page: Page, ...pressed: string[]) => {
 test('the same work by keyboard alone', async ({ page }) => {
   test.setTimeout(90_000);
   await signIn(page);
-  await expect(line(page, 'Papers')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'The frame of the shop' })).toBeVisible();
 
   // To the footer's menu by its name, and a dropdown into it.
   await keys(page, 'Control+k');
@@ -64,8 +64,11 @@ test('the same work by keyboard alone', async ({ page }) => {
 
   // The light of a place, from its line.
   await keys(page, 'Home', 'ArrowDown', 'l');
-  await expect(page.getByRole('radio', { name: /^Open/ })).toBeFocused();
+  await expect(page.getByRole('menuitemradio', { name: /^Open/ })).toBeFocused();
+  // Passing over another one changes nothing; its letter does.
   await keys(page, 'ArrowDown');
+  await expect(line(page, 'Ways to pay')).not.toContainText('quiet');
+  await keys(page, 'q');
   await expect(line(page, 'Ways to pay')).toContainText('its place is quiet');
   await expect(line(page, 'Ways to pay')).toBeFocused();
 

@@ -16,25 +16,28 @@ export function discloseHeader(root: ParentNode): void {
     const dropdown = item.querySelector<HTMLElement>(':scope > .dropdown');
     if (!open || !dropdown) return;
     dropdown.classList.remove('is-at-the-edge');
-    dropdown.classList.toggle('is-at-the-edge', dropdown.getBoundingClientRect().right > document.documentElement.clientWidth);
+    dropdown.classList.toggle(
+      'is-at-the-edge',
+      !dropdown.classList.contains('panel') && dropdown.getBoundingClientRect().right > document.documentElement.clientWidth,
+    );
   };
   const openOnly = (item: HTMLElement | null) => {
     for (const other of items) set(other, other === item);
   };
 
   // Some shops want a click: then a pointer that only passes opens nothing.
-  const underThePointer = document.body.dataset.dropdownsOpen !== 'click';
+  const underThePointer = (item: HTMLElement) => document.body.dataset.dropdownsOpen !== 'click' && item.dataset.opens !== 'click';
   let leaving: number | undefined;
   for (const item of items) {
     buttonOf(item)?.addEventListener('click', () => openOnly(isOpen(item) && !item.matches('[data-hovered]') ? null : item));
     item.addEventListener('pointerenter', (event) => {
-      if (event.pointerType !== 'mouse' || !underThePointer) return;
+      if (event.pointerType !== 'mouse' || !underThePointer(item)) return;
       clearTimeout(leaving);
       item.dataset.hovered = 'yes';
       openOnly(item);
     });
     item.addEventListener('pointerleave', (event) => {
-      if (event.pointerType !== 'mouse' || !underThePointer) return;
+      if (event.pointerType !== 'mouse' || !underThePointer(item)) return;
       delete item.dataset.hovered;
       // A short wait forgives a pointer that cuts the corner.
       leaving = window.setTimeout(() => {
@@ -68,7 +71,7 @@ export function discloseHeader(root: ParentNode): void {
 
 /** Where an arrow key leads from one link or button of the header. */
 function walk(bar: HTMLElement, at: HTMLElement, item: HTMLElement | null, key: string, disclose: (open: boolean) => void): HTMLElement | undefined {
-  const below = [...(item?.querySelectorAll<HTMLElement>('.dropdown a') ?? [])];
+  const below = [...(item?.querySelectorAll<HTMLElement>('.dropdown a') ?? [])].filter((link) => link.checkVisibility());
   const inside = below.indexOf(at as HTMLAnchorElement);
   if (inside >= 0) {
     if (key === 'ArrowDown') return below[Math.min(inside + 1, below.length - 1)];

@@ -1,8 +1,12 @@
 import './storefront.css';
+import { fillBasket } from './basket';
 import { discloseHeader } from './disclosure';
+import { bringToLife } from './pieces';
 
 document.documentElement.classList.add('has-script');
 discloseHeader(document);
+bringToLife(document);
+fillBasket();
 
 // A drawer that is left open behind a followed link would cover the next page on going back.
 const drawer = document.querySelector<HTMLDetailsElement>('.drawer');

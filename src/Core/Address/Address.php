@@ -55,6 +55,18 @@ final readonly class Address implements \Stringable
         return $address;
     }
 
+    /**
+     * An address as somebody types it, with or without its first slash.
+     *
+     * @throws \Lantern\Core\Refused where it is none
+     */
+    public static function typed(string $typed): self
+    {
+        $typed = trim($typed);
+
+        return '' === $typed ? throw BadAddress::notAbsolute() : self::parse(str_starts_with($typed, '/') ? $typed : "/$typed");
+    }
+
     /** For a path that was in normal form when it was stored. */
     public static function fromNormal(string $path): self
     {
@@ -143,7 +155,7 @@ final readonly class Address implements \Stringable
             $byte = $path[$i];
             if ('%' === $byte) {
                 $hex = substr($path, $i + 1, 2);
-                if (1 !== preg_match('/^[0-9A-Fa-f]{2}$/', $hex)) {
+                if (1 !== preg_match('/^[0-9A-Fa-f]{2}$/D', $hex)) {
                     throw BadAddress::brokenPercentCode();
                 }
                 $i += 2;

@@ -14,6 +14,7 @@ final class ReservedAddresses
         '/navigation.json' => 'the menus are served there for other programs',
         '/search' => 'visitors search the shop there',
         '/sign-in' => 'customers sign in there',
+        '/basket' => 'visitors find there what they put into their basket',
         '/favicon.ico' => 'browsers fetch the shop\'s icon there',
     ];
 
@@ -25,6 +26,10 @@ final class ReservedAddresses
     {
         if (isset(self::EXACT[$address->path])) {
             return self::EXACT[$address->path];
+        }
+
+        if (1 === preg_match('~^/sitemap-\d+\.xml$~D', $address->path)) {
+            return self::EXACT['/sitemap.xml'];
         }
 
         return self::OWN_PREFIX === $address->path || str_starts_with($address->path, self::OWN_PREFIX.'/') ? 'addresses below /- belong to the program' : null;

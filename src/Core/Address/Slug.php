@@ -29,12 +29,16 @@ final readonly class Slug implements \Stringable
      */
     public function unlessTaken(callable $isTaken): self
     {
-        $candidate = $this->text;
-        for ($n = 2; $isTaken($candidate); ++$n) {
-            $candidate = self::cut($this->text, self::MAX_LENGTH - \strlen("-$n"))."-$n";
+        for ($n = 1; $isTaken($this->nth($n)->text); ++$n) {
         }
 
-        return new self($candidate);
+        return $this->nth($n);
+    }
+
+    /** The slug itself as the first, `-2` as the second, and so on. */
+    public function nth(int $n): self
+    {
+        return $n < 2 ? $this : new self(self::cut($this->text, self::MAX_LENGTH - \strlen("-$n"))."-$n");
     }
 
     public function __toString(): string
@@ -46,8 +50,10 @@ final readonly class Slug implements \Stringable
     {
         // Primes stand for the Cyrillic soft and hard sign after romanisation; they are no break between words.
         $rules = ':: Any-Latin; :: [ʹʺ] Remove; :: Latin-ASCII; :: Lower;';
-        $ascii = (\Transliterator::createFromRules($rules) ?? throw new \LogicException(intl_get_error_message()))
-            ->transliterate($title);
+        // Compiling the rules takes longer than most titles.
+        static $compiled = null;
+        $compiled ??= \Transliterator::createFromRules($rules) ?? throw new \LogicException(intl_get_error_message());
+        $ascii = $compiled instanceof \Transliterator ? $compiled->transliterate($title) : false;
 
         return false === $ascii ? '' : $ascii;
     }

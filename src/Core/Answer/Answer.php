@@ -31,6 +31,12 @@ final readonly class Answer
     ) {
     }
 
+    /** Whether redirects, or closed places, lead round to where they began. */
+    public function isCircle(): bool
+    {
+        return [] !== $this->trail && Why::Circle === $this->trail[\count($this->trail) - 1]->why;
+    }
+
     public function isRedirect(): bool
     {
         return null !== $this->location;
@@ -62,5 +68,11 @@ final readonly class Answer
     public function isMissed(): bool
     {
         return 404 === $this->status;
+    }
+
+    /** @return list<string> sources of the redirects for all below them by which the trail goes */
+    public function prefixes(): array
+    {
+        return array_values(array_filter(array_map(static fn (Step $step): ?string => $step->prefix, $this->trail)));
     }
 }

@@ -7,8 +7,10 @@ namespace Lantern\Core\Answer;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
 use Lantern\Core\Address\Query;
+use Lantern\Core\Moment;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceLookup;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\RuleLookup;
@@ -31,13 +33,13 @@ final readonly class Answerer
         try {
             $asked = Address::parse($path);
         } catch (BadAddress $bad) {
-            return new Answer(400, null, null, [new Step($path, $bad->getMessage())], null);
+            return new Answer(400, null, null, [new Step($path, Why::NoAddress, about: $bad->getMessage())], null);
         }
 
         $trail = [];
         $status = null;
         if ($asked->encoded() !== $path && $asked->path !== $path) {
-            $trail[] = new Step($path, 'brought to normal form', $asked->path);
+            $trail[] = new Step($path, Why::NormalForm, $asked->path);
             $status = RedirectStatus::ForGood;
         }
 
@@ -53,33 +55,33 @@ final readonly class Answerer
         $changesAt = null;
         while (true) {
             if (isset($seen[$at->path]) || \count($seen) >= self::MAX_STEPS) {
-                return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'redirects go round in a circle')], null, $changesAt);
+                return new Answer(404, $asked, null, [...$trail, new Step($at->path, Why::Circle)], null, $changesAt);
             }
             $seen[$at->path] = true;
 
             $place = $this->places->at($at);
-            $changesAt = self::earlier($changesAt, $place?->opening->nextChange($visitor->moment));
+            $changesAt = Moment::earlier($changesAt, $place?->opening->nextChange($visitor->moment));
             if (true === $place?->opensAt($visitor->moment)) {
                 return $this->arrived($asked, $place, Query::merge($targetQuery, $query), $visitor, $trail, $status, $changesAt);
             }
             $rule = $this->rules->exact($at, $visitor->moment) ?? $this->rules->longestPrefix($at, $visitor->moment);
             if (null !== $rule) {
-                $changesAt = self::earlier($changesAt, $rule->until);
+                $changesAt = Moment::earlier($changesAt, $rule->until);
                 if (RedirectStatus::Gone === $rule->status) {
-                    return new Answer(410, $asked, null, [...$trail, new Step($at->path, 'gone', null, $rule->id)], null, $changesAt);
+                    return new Answer(410, $asked, null, [...$trail, new Step($at->path, Why::Gone, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
                 }
                 $status = null === $status ? $rule->status : $status->then($rule->status);
                 if (null !== $rule->goal->outside) {
-                    $trail[] = new Step($at->path, $this->why($rule), $rule->goal->outside, $rule->id);
+                    $trail[] = new Step($at->path, Why::Redirect, $rule->goal->outside, $rule->id, self::about($rule), self::prefix($rule));
 
                     return new Answer($status->value, $asked, Query::added($rule->goal->outside, Query::merge($targetQuery, $query)), $trail, null, $changesAt);
                 }
                 $next = null !== $rule->goal->placeId ? $this->places->get($rule->goal->placeId)?->address : $rule->next($at);
                 if (null === $next) {
-                    return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'a redirect whose place is no longer there', null, $rule->id)], null, $changesAt);
+                    return new Answer(404, $asked, null, [...$trail, new Step($at->path, Why::PlaceRemoved, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
                 }
                 $targetQuery = Query::merge($rule->goal->query, $targetQuery);
-                $trail[] = new Step($at->path, $this->why($rule), $next->path, $rule->id);
+                $trail[] = new Step($at->path, Why::Redirect, $next->path, $rule->id, self::about($rule), self::prefix($rule));
                 $at = $next;
                 continue;
             }
@@ -87,7 +89,7 @@ final readonly class Answerer
                 $elsewhere = $this->places->get($place->closedTo);
                 if (null !== $elsewhere) {
                     $status = null === $status ? RedirectStatus::ForNow : $status->then(RedirectStatus::ForNow);
-                    $trail[] = new Step($at->path, 'closed, leads elsewhere for now', $elsewhere->address->path);
+                    $trail[] = new Step($at->path, Why::ClosedElsewhere, $elsewhere->address->path);
                     $at = $elsewhere->address;
                     continue;
                 }
@@ -101,7 +103,7 @@ final readonly class Answerer
     private function arrived(Address $asked, Place $place, string $query, Visitor $visitor, array $trail, ?RedirectStatus $status, ?\DateTimeImmutable $changesAt): Answer
     {
         $allowed = $place->audience->includes($visitor);
-        $trail[] = new Step($place->address->path, $allowed ? 'opens' : 'opens for another audience');
+        $trail[] = new Step($place->address->path, $allowed ? Why::Opens : Why::OtherAudience);
         if (null !== $status) {
             return new Answer($status->value, $asked, $place->address->encoded().('' === $query ? '' : '?'.$query), $trail, $place, $changesAt);
         }
@@ -114,20 +116,20 @@ final readonly class Answerer
     {
         // A dead end is told at once: leading a visitor on to it would be a hop to nothing.
         if (null === $place) {
-            return new Answer(404, $asked, null, [...$trail, new Step($at->path, 'nothing is here')], null, $changesAt);
+            return new Answer(404, $asked, null, [...$trail, new Step($at->path, Why::NothingHere)], null, $changesAt);
         }
         $gone = ClosedAnswer::Gone === $place->closedAnswer;
 
-        return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? 'closed, answers gone' : 'closed, answers not found')], $place, $changesAt);
+        return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? Why::ClosedGone : Why::ClosedNotFound)], $place, $changesAt);
     }
 
-    private static function earlier(?\DateTimeImmutable $one, ?\DateTimeImmutable $other): ?\DateTimeImmutable
+    private static function prefix(Rule $rule): ?string
     {
-        return null === $one || null === $other ? $one ?? $other : min($one, $other);
+        return $rule->prefix ? $rule->source->path : null;
     }
 
-    private function why(Rule $rule): string
+    private static function about(Rule $rule): string
     {
-        return \sprintf('redirect %s %s', $rule->sourceWords(), $rule->status->words());
+        return \sprintf('%s %s', $rule->sourceWords(), $rule->status->words());
     }
 }

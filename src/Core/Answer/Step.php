@@ -8,12 +8,17 @@ namespace Lantern\Core\Answer;
 final readonly class Step
 {
     /**
-     * @param string      $from   address
-     * @param string      $why    for a person
-     * @param string|null $to     address or outside URL; null where the trail ends here
-     * @param string|null $ruleId the redirect that was followed
+     * @param string|null $to     where it leads on to
+     * @param string|null $ruleId of the redirect that leads on
+     * @param string      $about  what the redirect is, or what is wrong with the address
+     * @param string|null $prefix source of the redirect, where it is one for all that stands below that
      */
-    public function __construct(public string $from, public string $why, public ?string $to = null, public ?string $ruleId = null)
+    public function __construct(public string $from, public Why $why, public ?string $to = null, public ?string $ruleId = null, public string $about = '', public ?string $prefix = null)
     {
+    }
+
+    public function words(): string
+    {
+        return $this->why->words($this->about);
     }
 }

@@ -6,8 +6,8 @@ namespace Lantern\Core\Impact;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\ReservedAddresses;
-use Lantern\Core\Answer\PlaceLookup;
 use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceLookup;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Refused;
 
@@ -41,29 +41,51 @@ final readonly class AddressPlanner
      */
     public function plan(array $wanted): AddressChange
     {
-        $problems = $this->problems($wanted);
-        foreach ($wanted as $wish) {
-            if (isset($problems[$wish->place->id])) {
-                throw new Refused('address', $problems[$wish->place->id]);
-            }
-        }
         $moves = $this->moves($wanted);
-        $moved = array_merge([], ...array_values($moves));
-        $after = new MovedPlaces($this->places, $moved);
+        foreach ($this->problems($wanted, $moves) as $problem) {
+            throw new Refused('address', $problem);
+        }
+
+        return $this->change($moves);
+    }
+
+    /**
+     * Which of these cannot be, and what the others do together: one that has to stay where it is may
+     * stand in the way of another.
+     *
+     * @param list<Readdressing> $wanted
+     */
+    public function judge(array $wanted): JudgedAddresses
+    {
+        $problems = [];
+        do {
+            $moves = $this->moves($wanted);
+            $new = $this->problems($wanted, $moves);
+            $problems += $new;
+            $left = array_values(array_filter($wanted, static fn (Readdressing $one): bool => !isset($new[$one->place->id]) && !$one->to->equals($one->place->address)));
+            $settled = \count($left) === \count($wanted);
+            $wanted = $left;
+        } while (!$settled);
+
+        return new JudgedAddresses($problems, [] === $wanted ? null : $this->change($moves));
+    }
+
+    /** @param array<string, non-empty-list<Readdressed>> $moves */
+    private function change(array $moves): AddressChange
+    {
+        $after = new MovedPlaces($this->places, array_merge([], ...array_values($moves)));
 
         return (new RedirectsOfAMove($after, $this->liveAddresses, $this->liveSources, $this->rules))->change(array_values($moves));
     }
 
     /**
-     * Why some of these cannot be; the others can.
-     *
-     * @param list<Readdressing> $wanted
+     * @param list<Readdressing>                         $wanted
+     * @param array<string, non-empty-list<Readdressed>> $moves
      *
      * @return array<string, string> what to tell a person, by place id
      */
-    public function problems(array $wanted): array
+    private function problems(array $wanted, array $moves): array
     {
-        $moves = $this->moves($wanted);
         $movedIds = $targets = [];
         foreach ($moves as $moved) {
             foreach ($moved as $one) {

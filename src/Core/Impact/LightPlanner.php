@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Impact;
 
 use Lantern\Core\Menu\Resolver;
-use Lantern\Core\Menu\Tree;
+use Lantern\Core\Moment;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Light;
@@ -17,19 +17,19 @@ use Lantern\Core\Visitor;
 final readonly class LightPlanner
 {
     /**
-     * @param array<string, Tree>  $menus    the menus that lead to the place, by name
+     * @param list<NamedTree>      $menus    the menus that lead to the place
      * @param array<string, Place> $places   every place that these menus refer to, by id
      * @param list<Mention>        $mentions of the place, all kinds
      * @param int                  $visits   in the last 30 days
      * @param array<string, list<Place>> $candidates what could fill the self-filling entries of these menus, the place among them, by entry id
-     * @param string|null          $elsewhere address that visitors are led to while the place is closed
+     * @param array<string, string> $elsewhere addresses of the places that visitors are led to while it is closed, by id
      */
     public function __construct(
         private array $menus,
         private array $places,
         private array $mentions,
         private int $visits,
-        private ?string $elsewhere = null,
+        private array $elsewhere = [],
         private array $candidates = [],
     ) {
     }
@@ -37,59 +37,62 @@ final readonly class LightPlanner
     /** @return list<Touch> empty where nothing becomes different at this moment */
     public function touches(Place $before, Place $after, Visitor $visitor): array
     {
-        $said = [];
-        if ($this->door($before, $visitor) !== $this->door($after, $visitor)) {
-            $said[] = $this->address($after, $visitor);
+        $touches = [];
+        $arrival = $this->arrival($after, $visitor);
+        if (!$arrival->equals($this->arrival($before, $visitor))) {
+            $touches[] = new Touch(TouchKind::AnswersNow, at: $after->address->path, arrival: $arrival, breaks: \in_array($arrival->kind, [ArrivalKind::FindsNothing, ArrivalKind::FindsItGone], true));
         } elseif ($before->isShownTo($visitor) !== $after->isShownTo($visitor) && $after->opensFor($visitor)) {
-            $said[] = new Touch(\sprintf('%s goes on opening. It is never “not found”, whoever arrives from wherever.', $after->address));
+            $touches[] = new Touch(TouchKind::GoesOnOpening, at: $after->address->path);
         }
-        $said = [...$said, ...$this->dates($before, $after, $visitor)];
-        foreach ($this->menus as $name => $tree) {
-            $said = [...$said, ...$this->menu($name, $tree, $before, $after, $visitor)];
+        $touches = [...$touches, ...$this->dates($before, $after, $visitor)];
+        foreach ($this->menus as $menu) {
+            $touches = [...$touches, ...$this->menu($menu, $before, $after, $visitor)];
         }
 
-        return [...$said, ...$this->lists($before, $after, $visitor), ...$this->mentions($before, $after, $visitor), ...$this->sitemap($before, $after, $visitor)];
+        return [...$touches, ...$this->lists($before, $after, $visitor), ...$this->mentions($before, $after, $visitor), ...$this->sitemap($before, $after, $visitor)];
     }
 
-    private function door(Place $place, Visitor $visitor): string
+    /**
+     * What both a guest and a customer get, told once, and then what only customers get.
+     *
+     * @param \DateTimeImmutable $now in the time zone in which dates are told
+     *
+     * @return list<Touch>
+     */
+    public function touchesForAll(Place $before, Place $after, \DateTimeImmutable $now): array
+    {
+        $touches = $this->touches($before, $after, Visitor::guest($now));
+        $customers = array_filter(
+            $this->touches($before, $after, Visitor::customer($now)),
+            static fn (Touch $one): bool => [] === array_filter($touches, $one->equals(...)),
+        );
+
+        return [] === $touches ? array_values($customers) : [...$touches, ...array_map(static fn (Touch $one): Touch => $one->forCustomers(), array_values($customers))];
+    }
+
+    /** What becomes of a visitor who comes to its address. */
+    private function arrival(Place $place, Visitor $visitor): Arrival
     {
         return match (true) {
-            $place->opensFor($visitor) => 'opens',
-            $place->opensAt($visitor->moment) => 'asks to sign in',
-            default => $place->closedAnswer->value.$place->closedTo,
+            $place->opensFor($visitor) => new Arrival(ArrivalKind::Arrives),
+            $place->opensAt($visitor->moment) => new Arrival(Audience::Customers === $place->audience ? ArrivalKind::IsAskedToSignIn : ArrivalKind::ForGuestsOnly),
+            ClosedAnswer::Elsewhere === $place->closedAnswer => new Arrival(ArrivalKind::IsLedForNow, $this->elsewhere[$place->closedTo ?? ''] ?? null),
+            ClosedAnswer::Gone === $place->closedAnswer => new Arrival(ArrivalKind::FindsItGone),
+            default => new Arrival(ArrivalKind::FindsNothing),
         };
     }
 
     /** @return list<Touch> what its dates will do later, where they are other ones than before */
     private function dates(Place $before, Place $after, Visitor $visitor): array
     {
-        $said = [];
-        if ($after->light->opens() && $after->opening->from > $visitor->moment && $after->opening->from != $before->opening->from) {
-            $said[] = new Touch(\sprintf('It opens by itself on %s (UTC).', $after->opening->from->format('j F Y, H:i')));
-        }
-        if ($after->light->opens() && $after->opening->until > $visitor->moment && $after->opening->until != $before->opening->until) {
-            $said[] = new Touch(\sprintf('It closes by itself on %s (UTC).', $after->opening->until->format('j F Y, H:i')));
-        }
-
-        return $said;
-    }
-
-    private function address(Place $after, Visitor $visitor): Touch
-    {
-        if ($after->opensFor($visitor)) {
-            return new Touch("{$after->address} opens.");
-        }
-        if ($after->opensAt($visitor->moment)) {
-            return new Touch(Audience::Customers === $after->audience
-                ? "{$after->address} asks a guest to sign in (403)."
-                : "{$after->address} opens for guests only.");
+        $touches = [];
+        foreach ([[TouchKind::OpensByItself, $before->opening->from, $after->opening->from], [TouchKind::ClosesByItself, $before->opening->until, $after->opening->until]] as [$kind, $was, $is]) {
+            if ($after->light->opens() && null !== $is && $is > $visitor->moment && !Moment::same($is, $was)) {
+                $touches[] = new Touch($kind, moment: $is->setTimezone($visitor->moment->getTimezone()));
+            }
         }
 
-        return new Touch(\sprintf('%s %s.', $after->address, match ($after->closedAnswer) {
-            ClosedAnswer::NotFound => 'answers “not found” (404)',
-            ClosedAnswer::Gone => 'answers “gone” (410)',
-            ClosedAnswer::Elsewhere => \sprintf('leads to %s for now (302)', $this->elsewhere ?? 'another place'),
-        }), ClosedAnswer::Elsewhere !== $after->closedAnswer);
+        return $touches;
     }
 
     /** @return array<string, list<Place>> */
@@ -99,86 +102,78 @@ final readonly class LightPlanner
     }
 
     /** @return list<Touch> */
-    private function menu(string $name, Tree $tree, Place $before, Place $after, Visitor $visitor): array
+    private function menu(NamedTree $menu, Place $before, Place $after, Visitor $visitor): array
     {
-        $was = Resolver::resolve($tree, [$before->id => $before] + $this->places, $visitor, $this->candidatesWith($before))->byId();
-        $is = Resolver::resolve($tree, [$after->id => $after] + $this->places, $visitor, $this->candidatesWith($after))->byId();
-        $said = [];
+        $was = Resolver::resolve($menu->tree, [$before->id => $before] + $this->places, $visitor, $this->candidatesWith($before))->byId();
+        $is = Resolver::resolve($menu->tree, [$after->id => $after] + $this->places, $visitor, $this->candidatesWith($after))->byId();
+        $touches = [];
         foreach ($was as $id => $entry) {
             if (!isset($is[$id])) {
-                $said[] = new Touch("{$name} loses “{$entry->label}”.");
+                $touches[] = new Touch(TouchKind::EntryGoes, [$entry->label], $menu->name);
             } elseif (null !== $entry->href && null === $is[$id]->href) {
-                $said[] = new Touch(\sprintf('%s: “%s” becomes a heading above %d %s.', $name, $entry->label, \count($is[$id]->children), 1 === \count($is[$id]->children) ? 'entry' : 'entries'));
+                $touches[] = new Touch(TouchKind::EntryBecomesHeading, [$entry->label], $menu->name, count: \count($is[$id]->children));
             }
         }
         foreach ($is as $id => $entry) {
             if (!isset($was[$id])) {
-                $said[] = new Touch("{$name} shows “{$entry->label}”.");
+                $touches[] = new Touch(TouchKind::EntryComes, [$entry->label], $menu->name);
             } elseif (null !== $entry->href && null === $was[$id]->href) {
-                $said[] = new Touch("{$name}: the heading “{$entry->label}” leads there.");
+                $touches[] = new Touch(TouchKind::HeadingLeads, [$entry->label], $menu->name);
             }
         }
 
-        return $said;
+        return $touches;
     }
 
     /** @return list<Touch> */
     private function lists(Place $before, Place $after, Visitor $visitor): array
     {
-        $lists = array_map(static fn (Mention $one): string => $one->where, array_values(array_filter($this->mentions, static fn (Mention $one): bool => 'list' === $one->kind)));
         if ($before->isShownTo($visitor) === $after->isShownTo($visitor)) {
             return [];
         }
-        $named = [] === $lists ? '' : \sprintf(' and the %s of %s', 1 === \count($lists) ? 'page' : 'pages', Sentence::enumerated($lists));
-        $verb = $after->isShownTo($visitor) ? 'show it' : 'leave it out';
-        $said = [new Touch("The shop’s own search$named $verb.")];
+        $touches = [new Touch($after->isShownTo($visitor) ? TouchKind::ListsShowIt : TouchKind::ListsLeaveItOut, $this->named(MentionKind::List))];
         if (PlaceKind::Category === $after->kind && Light::Quiet === $after->lightAt($visitor->moment)) {
-            $said[] = new Touch('Its products keep their own light: each stays where it is shown now.');
+            $touches[] = new Touch(TouchKind::ProductsKeepTheirLight);
         }
 
-        return $said;
+        return $touches;
     }
 
     /** @return list<Touch> */
     private function mentions(Place $before, Place $after, Visitor $visitor): array
     {
-        $opened = $before->opensFor($visitor);
-        $opens = $after->opensFor($visitor);
-        $led = ClosedAnswer::Elsewhere === $after->closedAnswer && !$after->opensAt($visitor->moment);
-        [$breaks, $then] = match (true) {
-            $opens => [false, $opened ? 'goes on arriving' : 'arrives again'],
-            $after->opensAt($visitor->moment) => [true, 'is asked to sign in'],
-            $led => [false, 'is led to '.($this->elsewhere ?? 'another place')],
-            default => [true, 'finds nothing'],
-        };
-        if ($opened === $opens && $before->isShownTo($visitor) === $after->isShownTo($visitor) && $this->door($before, $visitor) === $this->door($after, $visitor)) {
+        $arrival = $this->arrival($after, $visitor);
+        if ($before->isShownTo($visitor) === $after->isShownTo($visitor) && $arrival->equals($this->arrival($before, $visitor))) {
             return [];
         }
-        $said = [];
-        foreach (['text' => ['text links', 'texts link'], 'redirect' => ['redirect leads', 'redirects lead'], 'closed-place' => ['closed place leads', 'closed places lead'], 'outside' => ['outside mention leads', 'outside mentions lead']] as $kind => [$one, $many]) {
-            $names = array_values(array_unique(array_map(
-                static fn (Mention $mention): string => 'outside' === $kind ? $mention->named() : $mention->where,
-                array_filter($this->mentions, static fn (Mention $mention): bool => $mention->kind === $kind),
-            )));
+        if ($after->opensFor($visitor) && $before->opensFor($visitor)) {
+            $arrival = new Arrival(ArrivalKind::GoesOnArriving);
+        }
+        $touches = [];
+        foreach ([[MentionKind::Text, TouchKind::TextsLink], [MentionKind::Redirect, TouchKind::RedirectsLead], [MentionKind::ClosedPlace, TouchKind::ClosedPlacesLead], [MentionKind::Outside, TouchKind::OutsideLeads]] as [$of, $kind]) {
+            $names = $this->named($of);
             if ([] !== $names) {
-                $said[] = new Touch(\sprintf('%d %s here: %s. Whoever follows %s %s.', \count($names), 1 === \count($names) ? $one : $many, Sentence::enumerated($names, 4), 1 === \count($names) ? 'it' : 'them', $then), $breaks);
+                $touches[] = new Touch($kind, $names, arrival: $arrival, breaks: $arrival->breaks());
             }
         }
-        if ($this->visits > 0 && !$opens) {
-            $said[] = new Touch(\sprintf('%d %s arrived here in 30 days.', $this->visits, 1 === $this->visits ? 'visit' : 'visits'), $breaks);
+        if ($this->visits > 0 && !$after->opensFor($visitor)) {
+            $touches[] = new Touch(TouchKind::VisitsArrived, count: $this->visits, breaks: $arrival->breaks());
         }
 
-        return $said;
+        return $touches;
     }
 
     /** @return list<Touch> */
     private function sitemap(Place $before, Place $after, Visitor $visitor): array
     {
         $is = $after->isInSitemapAt($visitor->moment);
-        if ($before->isInSitemapAt($visitor->moment) === $is) {
-            return [];
-        }
 
-        return [new Touch($is ? 'The sitemap names it.' : 'The sitemap names it no more.')];
+        return $before->isInSitemapAt($visitor->moment) === $is ? [] : [new Touch($is ? TouchKind::SitemapNamesIt : TouchKind::SitemapDropsIt)];
+    }
+
+    /** @return list<string> each once */
+    private function named(MentionKind $kind): array
+    {
+        return array_values(array_unique(array_map(MentionWords::named(...), array_filter($this->mentions, static fn (Mention $one): bool => $one->kind === $kind))));
     }
 }

@@ -11,9 +11,12 @@ interface LinkLookup
     public function fromTheFront(): array;
 
     /**
-     * @param list<string> $placeIds
+     * A place that nobody could come to but by the one that is asked for may be left out.
+     *
+     * @param list<string>        $placeIds
+     * @param array<string, true> $front    what `fromTheFront` gave
      *
      * @return array<string, list<string>> for each, the ids of the places that lead to it
      */
-    public function leadingTo(array $placeIds): array;
+    public function leadingTo(array $placeIds, array $front): array;
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Impact;
 
 use Lantern\Core\Address\Address;
-use Lantern\Core\Answer\PlaceLookup;
+use Lantern\Core\Place\PlaceLookup;
 
 /** Which place stands where, once some of them have moved. */
 final readonly class MovedPlaces

@@ -39,15 +39,15 @@ final class Relatives
             $score = max($likeness, $of > 0 ? $common / $of : 0, $beside ? self::BESIDE : 0) + ($other->kind === $place->kind ? self::SAME_KIND : 0);
             if ($score >= self::LEAST) {
                 $scored[] = [$score, new Relative($other, match (true) {
-                    $common > 0 => \sprintf('shares %d of its %d products', $common, $of),
-                    $likeness >= self::LEAST => 'has a name like it',
-                    default => 'stands beside it',
-                })];
+                    $common > 0 => Nearness::SharesProducts,
+                    $likeness >= self::LEAST => Nearness::LikeName,
+                    default => Nearness::Beside,
+                }, $common, $of)];
             }
         }
         usort($scored, static fn (array $a, array $b): int => [$b[0], $a[1]->place->title] <=> [$a[0], $b[1]->place->title]);
         $relatives = array_map(static fn (array $one): Relative => $one[1], \array_slice($scored, 0, $most));
 
-        return null !== $parent && $parent->opensAt($moment) ? [new Relative($parent, 'stands above it'), ...$relatives] : $relatives;
+        return null !== $parent && $parent->opensAt($moment) ? [new Relative($parent, Nearness::Above), ...$relatives] : $relatives;
     }
 }

@@ -118,24 +118,21 @@ final readonly class RemovalPlanner
     private function address(Place $place, Onward $onward): array
     {
         if (null === $this->known) {
-            return [new Touch(\sprintf('No visitor knows %s yet, so nothing needs to lead on from it.', $place->address))];
+            return [new Touch(TouchKind::NobodyKnows, [$place->address->path])];
         }
         $successor = $this->successor($place);
         if (null !== $successor) {
-            return [new Touch(\sprintf('At %s, where visitors know it, “%s” opens by now.', $this->known, $successor->title))];
+            return [new Touch(TouchKind::AnotherOpensThere, [$successor->title], $this->known->path)];
         }
+        $arrival = Arrival::after($onward);
 
-        return [new Touch(\sprintf('%s %s%s.', $this->known, match (true) {
-            null !== $onward->place => \sprintf('leads to “%s” for good (301)', $onward->place->title),
-            $onward->gone => 'answers “gone” (410)',
-            default => 'answers “not found” (404)',
-        }, $this->visits > 0 ? \sprintf('; it had %d %s in 30 days', $this->visits, 1 === $this->visits ? 'visit' : 'visits') : ''), null === $onward->place)];
+        return [new Touch(TouchKind::LeadsOn, at: $this->known->path, arrival: $arrival, count: $this->visits, breaks: $arrival->breaks())];
     }
 
     /** @return list<Touch> */
     private function menus(): array
     {
-        return array_map(static fn (Mention $one): Touch => new Touch("{$one->where} loses {$one->says}; what stands below it stays, under a heading."), $this->of('entry'));
+        return array_map(static fn (Mention $one): Touch => new Touch(TouchKind::EntryGoesForGood, [MentionWords::of($one)], $one->where), $this->of(MentionKind::Entry));
     }
 
     /**
@@ -146,43 +143,28 @@ final readonly class RemovalPlanner
      */
     private function told(Onward $onward, array $dropped, array $changed): array
     {
-        $there = null === $onward->place ? '' : "“{$onward->place->title}”";
-        $said = [];
-        $texts = Sentence::enumerated(array_map(static fn (Mention $one): string => "“{$one->where}”", $this->of('text')), 4);
-        if ('' !== $texts) {
-            $said[] = new Touch(null === $onward->place ? "The links in {$texts} become plain words." : "The links in {$texts} lead to {$there}.");
-        }
-        $sources = static function (Rule ...$rules): string {
-            return Sentence::enumerated(array_map(static fn (Rule $rule): string => $rule->sourceWords(), array_values($rules)), 4);
-        };
-        if ([] !== $changed) {
-            $said[] = new Touch(\sprintf(null === $onward->place ? 'Older addresses answer “gone”, too: %s.' : "Older addresses lead to {$there}, too: %s.", $sources(...$changed)), null === $onward->place);
-        }
-        if ([] !== $dropped) {
-            $said[] = new Touch(\sprintf(null === $onward->place ? 'Older addresses are not found any more, either: %s.' : 'The redirect from %s falls away: the place opens there.', $sources(...$dropped)), null === $onward->place);
-        }
-        $closed = Sentence::enumerated(array_map(static fn (Mention $one): string => "“{$one->where}”", $this->of('closed-place')), 4);
-        if ('' !== $closed) {
-            $said[] = new Touch(null === $onward->place ? \sprintf('Closed places that lead here answer “%s” instead: %s.', $onward->gone ? 'gone' : 'not found', $closed) : "Closed places that lead here lead to {$there}: {$closed}.");
-        }
-        $outside = Sentence::enumerated(array_map(static fn (Mention $one): string => $one->named(), $this->of('outside')), 4);
-        if ('' !== $outside) {
-            $said[] = new Touch(\sprintf('Outside of the shop its address stands in %s. Whoever follows it %s; change it there by hand.', $outside, null === $onward->place ? 'finds nothing' : "arrives at {$there}"), null === $onward->place);
-        }
+        $arrival = Arrival::after($onward);
+        $sources = static fn (Rule $rule): string => $rule->sourceWords();
+        $named = fn (MentionKind $kind): array => array_map(MentionWords::named(...), $this->of($kind));
+        $touches = [
+            new Touch(TouchKind::TextsRewritten, $named(MentionKind::Text), arrival: $arrival),
+            new Touch(TouchKind::OlderAddressesFollow, array_map($sources, $changed), arrival: $arrival, breaks: $arrival->breaks()),
+            new Touch($arrival->breaks() ? TouchKind::OlderAddressesNotFound : TouchKind::RedirectsFallAway, array_map($sources, $dropped), breaks: $arrival->breaks()),
+            new Touch(TouchKind::ClosedPlacesFollow, $named(MentionKind::ClosedPlace), arrival: $arrival),
+            new Touch(TouchKind::OutsideStays, $named(MentionKind::Outside), arrival: $arrival, breaks: $arrival->breaks()),
+        ];
 
-        return $said;
+        return array_values(array_filter($touches, static fn (Touch $one): bool => [] !== $one->things));
     }
 
     /** @return list<Touch> */
     private function whatStandsBelow(): array
     {
-        $names = Sentence::enumerated(array_map(static fn (Place $one): string => "“{$one->title}”", $this->below), 4);
-
-        return '' === $names ? [] : [new Touch(1 === \count($this->below) ? "{$names} below it keeps its address, and stands one step higher." : "{$names} below it keep their addresses, and stand one step higher.")];
+        return [] === $this->below ? [] : [new Touch(TouchKind::BelowKeepTheirAddresses, array_map(static fn (Place $one): string => $one->title, $this->below))];
     }
 
     /** @return list<Mention> */
-    private function of(string $kind): array
+    private function of(MentionKind $kind): array
     {
         return array_values(array_filter($this->mentions, static fn (Mention $one): bool => $one->kind === $kind));
     }

@@ -15,7 +15,8 @@ final readonly class Steps
 
     /**
      * Goes backwards from the places, a level at a time, until every one is reached from the front or
-     * nothing more leads to them. The work grows with what leads to them, not with the shop.
+     * nothing more leads to them. A place that is reached is gone into no further: what leads there by
+     * a longer way makes no difference. So the work grows with what has to be asked, not with the shop.
      *
      * @param list<string> $placeIds
      *
@@ -24,50 +25,78 @@ final readonly class Steps
     public function to(array $placeIds): array
     {
         $front = $this->links->fromTheFront();
-        $steps = [$this->frontPageId => 0];
-        $leadsOn = [];
-        $known = [];
-        $asked = $placeIds;
-        for ($level = 0; [] !== $asked && $level < self::MOST; ++$level) {
-            $open = [];
-            foreach ($asked as $id) {
-                $known[$id] = true;
-                if (isset($front[$id])) {
-                    $steps[$id] ??= 1;
-                } elseif (!isset($steps[$id])) {
-                    $open[] = $id;
-                }
+        $sources = [];
+        $steps = $this->walk($front, $placeIds, $sources);
+        for ($level = 1; $level < self::MOST; ++$level) {
+            $asked = self::notAskedYet(array_values(array_filter($placeIds, static fn (string $id): bool => !isset($steps[$id]))), $sources);
+            if ([] === $asked) {
+                break;
             }
-            $next = [];
-            foreach ([] === $open ? [] : $this->links->leadingTo($open) as $id => $sources) {
-                foreach ($sources as $source) {
-                    $leadsOn[$source][] = $id;
-                    if (!isset($known[$source])) {
-                        $next[$source] = true;
-                    }
-                }
-            }
-            $asked = array_keys($next);
+            $sources += $this->links->leadingTo($asked, $front);
+            $steps = $this->walk($front, $placeIds, $sources);
         }
-        foreach ($asked as $id) {
-            if (isset($front[$id])) {
-                $steps[$id] ??= 1;
-            }
-        }
-        $this->walk($steps, $leadsOn);
 
         return array_combine($placeIds, array_map(static fn (string $id): ?int => $steps[$id] ?? null, $placeIds));
     }
 
     /**
-     * Forwards again, from what the front page leads to.
+     * What leads to these places by as many links as are known, and of which nobody asked yet what leads there.
      *
-     * @param array<string, int>          $steps
-     * @param array<string, list<string>> $leadsOn
+     * @param list<string>                $placeIds
+     * @param array<string, list<string>> $sources
+     *
+     * @return list<string>
      */
-    private function walk(array &$steps, array $leadsOn): void
+    private static function notAskedYet(array $placeIds, array $sources): array
     {
-        $here = array_keys($steps);
+        $seen = array_fill_keys($placeIds, true);
+        $asked = [];
+        for ($here = $placeIds; [] !== $here;) {
+            $next = [];
+            foreach ($here as $id) {
+                if (!isset($sources[$id])) {
+                    $asked[] = $id;
+                }
+                foreach ($sources[$id] ?? [] as $source) {
+                    if (!isset($seen[$source])) {
+                        $seen[$source] = true;
+                        $next[] = $source;
+                    }
+                }
+            }
+            $here = $next;
+        }
+
+        return $asked;
+    }
+
+    /**
+     * Forwards, from the front page over the links that are known.
+     *
+     * @param array<string, true>         $front
+     * @param list<string>                $placeIds
+     * @param array<string, list<string>> $sources
+     *
+     * @return array<string, int>
+     */
+    private function walk(array $front, array $placeIds, array $sources): array
+    {
+        $leadsOn = [];
+        $met = array_fill_keys($placeIds, true);
+        foreach ($sources as $id => $some) {
+            foreach ($some as $source) {
+                $leadsOn[$source][] = $id;
+                $met[$source] = true;
+            }
+        }
+        $steps = [$this->frontPageId => 0];
+        $here = [];
+        foreach (array_keys(array_intersect_key($met, $front)) as $id) {
+            if (!isset($steps[$id])) {
+                $steps[$id] = 1;
+                $here[] = $id;
+            }
+        }
         for ($far = 2; [] !== $here && $far <= self::MOST; ++$far) {
             $next = [];
             foreach ($here as $id) {
@@ -80,5 +109,7 @@ final readonly class Steps
             }
             $here = $next;
         }
+
+        return $steps;
     }
 }

@@ -22,13 +22,13 @@ final readonly class Conflict
 
         return implode(', ', array_filter([
             $wish->label === $stands->label ? null : (null === $wish->label ? 'lets its label follow the place' : "calls it “{$wish->label}”"),
-            $wish->target == $stands->target ? null : 'leads it somewhere else',
+            EntryPart::Target->isSame($wish, $stands) ? null : 'leads it somewhere else',
             $wish->enabled === $stands->enabled ? null : ($wish->enabled ? 'switches it on' : 'switches it off'),
             $wish->audience === $stands->audience ? null : 'shows it to '.$wish->audience->value,
-            $wish->opening == $stands->opening ? null : 'gives it other dates',
+            EntryPart::Opening->isSame($wish, $stands) ? null : 'gives it other dates',
             $wish->newTab === $stands->newTab ? null : ($wish->newTab ? 'opens it in a new tab' : 'opens it in the same tab'),
             $wish->note === $stands->note ? null : 'notes “'.$wish->note.'”',
-            $wish->filling == $stands->filling ? null : 'fills it otherwise',
+            EntryPart::Filling->isSame($wish, $stands) ? null : 'fills it otherwise',
         ])) ?: 'wants what it is now';
     }
 }

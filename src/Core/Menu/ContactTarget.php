@@ -25,7 +25,7 @@ final readonly class ContactTarget implements Target
     public static function phone(string $number): self
     {
         $digits = preg_replace('/[\s().\/-]/', '', $number) ?? '';
-        if (1 !== preg_match('/^\+?[0-9]{3,15}$/', $digits)) {
+        if (1 !== preg_match('/^\+?[0-9]{3,15}$/D', $digits)) {
             throw new Refused('target', 'This is not a phone number. Write it with the country code, like +44 1632 960 018.');
         }
 
@@ -45,5 +45,10 @@ final readonly class ContactTarget implements Target
         parse_str($query, $fields);
 
         return self::mail(rawurldecode($address), \is_string($fields['subject'] ?? null) ? $fields['subject'] : '');
+    }
+
+    public function equals(Target $other): bool
+    {
+        return $other instanceof self && $this->uri === $other->uri;
     }
 }

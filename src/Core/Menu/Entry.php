@@ -15,9 +15,10 @@ final readonly class Entry
     public const MAX_NOTE = 500;
 
     /**
-     * @param string      $id       UUIDv7
-     * @param string|null $label    null: the label follows the title of the place
-     * @param list<Entry> $children made by hand; those that fill themselves in come after them
+     * @param string       $id       UUIDv7
+     * @param string|null  $label    null: the label follows the title of the place
+     * @param list<Entry>  $children made by hand; those that fill themselves in come after them
+     * @param Content|null $content  what it is in a page or panel; null: a link, as in every menu
      */
     public function __construct(
         public string $id,
@@ -30,14 +31,15 @@ final readonly class Entry
         public bool $newTab = false,
         public string $note = '',
         public ?SelfFilling $filling = null,
+        public ?Content $content = null,
     ) {
         if (null !== $label && mb_strlen($label) > self::MAX_LABEL) {
             throw new Refused('label', \sprintf('A label has at most %d characters; this one has %d. Shorten it.', self::MAX_LABEL, mb_strlen($label)));
         }
-        if (null !== $label && '' === trim($label)) {
+        if (null !== $label && 1 === preg_match('/^[\s\p{Cc}\p{Cf}]*$/Du', $label)) {
             throw new Refused('label', 'A label cannot be empty. Type one, or let it follow the title of its place.');
         }
-        if (null === $label && !$target instanceof PlaceTarget) {
+        if (null === $label && !$target instanceof PlaceTarget && (null === $content || $content->needsLabel())) {
             throw new Refused('label', 'Only an entry that leads to a place takes its label from there. Type a label.');
         }
         if ($newTab && !$target instanceof OutsideTarget) {
@@ -48,10 +50,47 @@ final readonly class Entry
         }
     }
 
+    /** The same line, with the same below it. */
+    public function equals(self $other): bool
+    {
+        if (!$this->isSameLine($other) || \count($this->children) !== \count($other->children)) {
+            return false;
+        }
+        foreach ($this->children as $n => $child) {
+            if (!$child->equals($other->children[$n])) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** The same line, whatever stands below it. */
+    public function isSameLine(self $other): bool
+    {
+        return $this->id === $other->id && [] === array_filter(EntryPart::cases(), fn (EntryPart $part): bool => !$part->isSame($this, $other));
+    }
+
     /** @param list<Entry> $children */
     public function withChildren(array $children): self
     {
-        return new self($this->id, $this->target, $this->label, $children, $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling);
+        return new self($this->id, $this->target, $this->label, $children, $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling, $this->content);
+    }
+
+    /**
+     * The same line, and all below it, as lines of their own.
+     *
+     * @param \Closure(): string $id makes the id of each
+     */
+    public function anew(\Closure $id): self
+    {
+        return new self($id(), $this->target, $this->label, array_map(static fn (self $child): self => $child->anew($id), $this->children), $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling, $this->content);
+    }
+
+    /** The same line with another piece. */
+    public function withContent(Content $content): self
+    {
+        return new self($this->id, $this->target, $this->label, $this->children, $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling, $content);
     }
 
     /** How many levels this entry and what is below it take up, filled in by itself or by hand: 1 for an entry without children. */

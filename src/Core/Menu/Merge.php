@@ -21,13 +21,14 @@ final class Merge
     /** @var array<string, Conflict> */
     private array $conflicts = [];
 
-    private function __construct(private readonly Stands $base, private readonly Stands $theirs, private readonly Stands $mine)
+    private function __construct(private readonly Stands $base, private readonly Stands $theirs, private readonly Stands $mine, private readonly Tree $like)
     {
     }
 
+    /** @throws Refused where both together cannot be; never for plain menus */
     public static function of(Tree $base, Tree $theirs, Tree $mine): Merged
     {
-        return (new self(new Stands($base), new Stands($theirs), new Stands($mine)))->merged();
+        return (new self(new Stands($base), new Stands($theirs), new Stands($mine), $theirs))->merged();
     }
 
     private function merged(): Merged
@@ -51,9 +52,26 @@ final class Merge
         foreach ($lists as $parentId => $here) {
             $lists[$parentId] = $this->inOrder((string) $parentId, $here);
         }
+        if (null !== $this->like->shape) {
+            return $this->inShape($lists);
+        }
         $this->raiseWhatIsTooDeep($lists);
 
         return new Merged(new Tree($this->build('', $lists)), array_values($this->conflicts));
+    }
+
+    /**
+     * @param array<array-key, list<string>> $lists
+     *
+     * @throws Refused where each side's moves fit by themselves and both together do not: then theirs stand
+     */
+    private function inShape(array $lists): Merged
+    {
+        try {
+            return new Merged($this->like->with($this->build('', $lists)), array_values($this->conflicts));
+        } catch (Refused $problem) {
+            throw new Refused($problem->field, 'Somebody else has changed this meanwhile, and both together cannot be. '.$problem->getMessage(), $problem);
+        }
     }
 
     /**
@@ -85,7 +103,7 @@ final class Merge
     private function needsItsParent(string $id, Stands $worked, Stands $removed): bool
     {
         return $worked->parents[$id] !== ($this->base->parents[$id] ?? null)
-            || (!isset($removed->entries[$id]) && $worked->entries[$id] != $this->base->entries[$id]);
+            || (!isset($removed->entries[$id]) && !$worked->entries[$id]->isSameLine($this->base->entries[$id]));
     }
 
     private function entry(string $id): Entry
@@ -97,17 +115,17 @@ final class Merge
             return $theirs ?? $mine ?? throw new \LogicException("$id is in neither tree.");
         }
         $disagree = false;
-        $pick = static function (string $property) use ($base, $theirs, $mine, &$disagree): mixed {
-            [$was, $their, $my] = [$base->$property, $theirs->$property, $mine->$property];
-            if ($my == $was || $my == $their) {
-                return $their;
+        $pick = static function (EntryPart $part) use ($base, $theirs, $mine, &$disagree): Entry {
+            if ($part->isSame($mine, $base) || $part->isSame($mine, $theirs)) {
+                return $theirs;
             }
-            $disagree = $disagree || $their != $was;
+            $theyDid = !$part->isSame($theirs, $base);
+            $disagree = $disagree || $theyDid;
 
-            return $their == $was ? $my : $their;
+            return $theyDid ? $theirs : $mine;
         };
         try {
-            $together = self::with($id, $pick);
+            $together = EntryPart::together($id, $pick);
         } catch (Refused) {
             // Each is possible, both together are not, such as no label of its own and no place to take one from.
             $this->conflict($id, new Rewrite($mine), true);
@@ -115,20 +133,15 @@ final class Merge
             return $theirs;
         }
         if ($disagree) {
-            $wish = static fn (string $property): mixed => $mine->$property == $base->$property ? $theirs->$property : $mine->$property;
+            $wish = static fn (EntryPart $part): Entry => $part->isSame($mine, $base) ? $theirs : $mine;
             try {
-                $this->conflict($id, new Rewrite(self::with($id, $wish)), true);
+                $this->conflict($id, new Rewrite(EntryPart::together($id, $wish)), true);
             } catch (Refused) {
                 $this->conflict($id, new Rewrite($mine), true);
             }
         }
 
         return $together;
-    }
-
-    private static function with(string $id, \Closure $of): Entry
-    {
-        return new Entry($id, $of('target'), $of('label'), [], $of('enabled'), $of('audience'), $of('opening'), $of('newTab'), $of('note'), $of('filling'));
     }
 
     /** @param array<string, bool> $kept */
@@ -186,14 +199,19 @@ final class Merge
         $theyMoved = self::moved($base, $theirs);
         $pending = array_flip(array_diff([...$iMoved, ...array_diff($mine, $theirs)], $theyMoved));
         $list = array_values(array_filter($theirs, static fn (string $id): bool => !isset($pending[$id])));
-        foreach ($mine as $n => $id) {
-            if (isset($pending[$id]) && !\in_array($id, $list, true)) {
-                $list = self::insertedAfter($list, $id, \array_slice($mine, 0, $n));
+        $list = self::wovenIn($list, $mine, $pending);
+        $before = static function (array $ids): array {
+            /** @var list<string> $ids */
+            $before = [];
+            foreach ($ids as $n => $id) {
+                $before[$id] = $ids[$n - 1] ?? '';
             }
-        }
+
+            return $before;
+        };
+        [$beforeMine, $beforeTheirs] = [$before($mine), $before($theirs)];
         foreach (array_intersect($iMoved, $theyMoved) as $id) {
-            $before = static fn (array $ids): string => $ids[(int) array_search($id, $ids, true) - 1] ?? '';
-            if ($before($mine) !== $before($theirs)) {
+            if ($beforeMine[$id] !== $beforeTheirs[$id]) {
                 $this->conflict($id, new Relocate($id, $this->mine->position($id)), true);
             }
         }
@@ -213,6 +231,43 @@ final class Merge
         $now = array_values(array_intersect($now, $base));
 
         return array_values(array_diff($now, Sequence::longestInOrder($now, array_flip($base))));
+    }
+
+    /**
+     * Puts into a list what comes from another, each after what stands before it there. Each line knows the next, so that
+     * none has to be looked for.
+     *
+     * @param list<string>             $list
+     * @param list<string>             $other
+     * @param array<string, int|string> $pending ids that are not in the list, as keys
+     *
+     * @return list<string>
+     */
+    private static function wovenIn(array $list, array $other, array $pending): array
+    {
+        $next = [];
+        $last = '';
+        foreach ($list as $id) {
+            $next[$last] = $id;
+            $last = $id;
+        }
+        $next[$last] = null;
+        $after = '';
+        foreach ($other as $id) {
+            if (isset($pending[$id]) && !\array_key_exists($id, $next)) {
+                $next[$id] = $next[$after];
+                $next[$after] = $id;
+            }
+            if (\array_key_exists($id, $next)) {
+                $after = $id;
+            }
+        }
+        $woven = [];
+        for ($id = $next['']; null !== $id; $id = $next[$id]) {
+            $woven[] = $id;
+        }
+
+        return $woven;
     }
 
     /**
@@ -249,7 +304,7 @@ final class Merge
             $culprit = array_values(array_filter($path, fn (string $id): bool => !isset($back[$id]) && ($this->theirs->parents[$id] ?? null) !== $this->parents[$id]))[0] ?? null;
             $last = $path[\count($path) - 1];
             $theirs = $this->theirs->entries[$last] ?? null;
-            if (null === $culprit && null !== $theirs && $theirs != $this->entries[$last]) {
+            if (null === $culprit && null !== $theirs && !$theirs->isSameLine($this->entries[$last])) {
                 $this->conflict($last, new Rewrite($this->entries[$last]), true);
                 $this->entries[$last] = $theirs;
                 continue;

@@ -41,6 +41,11 @@ final readonly class Narrowing
         }
     }
 
+    public function equals(self $other): bool
+    {
+        return get_object_vars($this) === get_object_vars($other);
+    }
+
     public function isNone(): bool
     {
         return '' === $this->tag && null === $this->priceFrom && null === $this->priceTo && !$this->inStock && '' === $this->option;
@@ -104,6 +109,6 @@ final readonly class Narrowing
 
     private static function units(string $decimal): ?int
     {
-        return 1 === preg_match('/^(\d{1,7})(?:\.(\d{1,2}))?$/', $decimal, $found) ? 100 * (int) $found[1] + (int) str_pad($found[2] ?? '', 2, '0') : null;
+        return 1 === preg_match('/^(\d{1,7})(?:\.(\d{1,2}))?$/D', $decimal, $found) ? 100 * (int) $found[1] + (int) str_pad($found[2] ?? '', 2, '0') : null;
     }
 }

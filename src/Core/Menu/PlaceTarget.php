@@ -17,6 +17,11 @@ final readonly class PlaceTarget implements Target
         }
     }
 
+    public function equals(Target $other): bool
+    {
+        return $other instanceof self && $this->placeId === $other->placeId && $this->part === $other->part && $this->narrowing->equals($other->narrowing);
+    }
+
     /** What follows the address of the place: its query and the anchor, encoded. */
     public function suffix(): string
     {

@@ -20,7 +20,7 @@ final readonly class RelocateAll implements Move
     public function apply(Tree $tree): Tree
     {
         $taken = array_map($tree->get(...), $tree->topmost($this->entryIds));
-        $without = array_reduce($taken, static fn (Tree $at, Entry $entry): Tree => $at->without($entry->id), $tree);
+        $without = (new RemoveAll($this->entryIds))->apply($tree);
         if (null !== $this->to->parentId && null === $without->find($this->to->parentId) && null !== $tree->find($this->to->parentId)) {
             throw new Refused('parent', 'An entry cannot stand under itself. Choose a line outside of those you move.');
         }

@@ -14,13 +14,36 @@ final readonly class RemoveAll implements Move
 
     public function apply(Tree $tree): Tree
     {
-        $ids = $this->childrenStay ? array_values(array_filter($this->entryIds, static fn (string $id): bool => null !== $tree->find($id))) : $tree->topmost($this->entryIds);
-
-        return array_reduce($ids, fn (Tree $at, string $id): Tree => ($this->childrenStay ? new Lift($id) : new Remove($id))->apply($at), $tree);
+        return $tree->with($this->without($tree->entries, array_flip($this->entryIds)));
     }
 
     public function inverse(Tree $before): Move
     {
         return Difference::between($this->apply($before), $before);
+    }
+
+    /**
+     * @param list<Entry>        $entries
+     * @param array<string, int> $gone
+     *
+     * @return list<Entry>
+     */
+    private function without(array $entries, array $gone): array
+    {
+        $kept = [];
+        foreach ($entries as $entry) {
+            $isGone = isset($gone[$entry->id]);
+            if ($isGone && !$this->childrenStay) {
+                continue;
+            }
+            $children = $this->without($entry->children, $gone);
+            if ($isGone) {
+                array_push($kept, ...$children);
+            } else {
+                $kept[] = $children === $entry->children ? $entry : $entry->withChildren($children);
+            }
+        }
+
+        return $kept;
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Menu;
 
-use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\Serving;
@@ -61,14 +60,14 @@ final class Resolver
         $label = $entry->label ?? $place->title ?? '';
         $this->noteDates($entry, $place);
 
-        $own = $this->ownReason($entry);
+        $own = Reason::ofLine($entry, $this->visitor);
         if (null !== $own) {
             $this->leaveOut($entry, $label, $own);
             $this->leaveOutBelow($entry);
 
             return null;
         }
-        $reason = $entry->target instanceof PlaceTarget ? $this->placeReason($place) : null;
+        $reason = $entry->target instanceof PlaceTarget ? Reason::ofPlace($place, $this->visitor) : null;
         $mark = \count($this->leftOut);
         $children = [...$this->entries($entry->children), ...$this->filled($entry)];
         $leadsSomewhere = null === $reason && !$entry->target instanceof Heading;
@@ -84,7 +83,7 @@ final class Resolver
         return new ResolvedEntry(
             $entry->id,
             $label,
-            $leadsSomewhere ? $this->href($entry->target, $place) : null,
+            $leadsSomewhere ? self::href($entry->target, $place) : null,
             $leadsSomewhere ? $place?->id : null,
             $entry->newTab || ($leadsSomewhere && Serving::NewTab === $place?->serving),
             $children,
@@ -143,33 +142,8 @@ final class Resolver
         return $shown;
     }
 
-    private function ownReason(Entry $entry): ?Reason
-    {
-        $moment = $this->visitor->moment;
-
-        return match (true) {
-            !$entry->enabled => Reason::SwitchedOff,
-            null !== $entry->opening->from && $moment < $entry->opening->from => Reason::NotYet,
-            !$entry->opening->contains($moment) => Reason::NoLonger,
-            !$entry->audience->includes($this->visitor) => Reason::OtherAudience,
-            default => null,
-        };
-    }
-
-    private function placeReason(?Place $place): ?Reason
-    {
-        if (null === $place) {
-            return Reason::PlaceGone;
-        }
-
-        return match ($place->lightAt($this->visitor->moment)) {
-            Light::Closed => Reason::PlaceClosed,
-            Light::Quiet => Reason::PlaceQuiet,
-            Light::Open => $place->audience->includes($this->visitor) ? null : Reason::PlaceNotForVisitor,
-        };
-    }
-
-    private function href(Target $target, ?Place $place): ?string
+    /** Where a link leads; null where it is none. */
+    public static function href(Target $target, ?Place $place): ?string
     {
         return match (true) {
             $target instanceof PlaceTarget => $place?->address->encoded().$target->suffix(),

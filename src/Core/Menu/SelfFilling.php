@@ -58,16 +58,27 @@ final readonly class SelfFilling
         }
     }
 
+    /** The order of labels, and of what is left out, tells nothing. */
+    public function equals(self $other): bool
+    {
+        return self::comparable($this) === self::comparable($other);
+    }
+
+    /** @return array<string, mixed> */
+    private static function comparable(self $filling): array
+    {
+        $labels = $filling->labels;
+        $leftOut = $filling->leftOut;
+        ksort($labels);
+        sort($leftOut, \SORT_STRING);
+
+        return ['labels' => $labels, 'leftOut' => $leftOut] + get_object_vars($filling);
+    }
+
     /** @return list<PlaceKind> kinds of which the newest can be shown */
     public static function kinds(): array
     {
         return [PlaceKind::Product, PlaceKind::Page, PlaceKind::Article, PlaceKind::Collection];
-    }
-
-    /** Whether the answer can differ without anybody having changed the shop's places: prices and stock come from elsewhere. */
-    public function followsTheCatalogue(): bool
-    {
-        return FillingSource::Products === $this->source || PlaceKind::Product === $this->kind;
     }
 
     public function words(string $placeTitle): string

@@ -37,9 +37,9 @@ final class Sequence
         }
         $run = [];
         for ($n = [] === $ends ? null : $ends[\count($ends) - 1]; null !== $n; $n = $before[$n]) {
-            array_unshift($run, $ids[$n]);
+            $run[] = $ids[$n];
         }
 
-        return $run;
+        return array_reverse($run);
     }
 }

@@ -15,9 +15,36 @@ final readonly class Tree
     /** A dropdown deeper than this cannot be walked by a visitor without losing the way. */
     public const MAX_DEPTH = 3;
 
-    /** @param list<Entry> $entries the first level */
-    public function __construct(public array $entries = [])
+    /**
+     * @param list<Entry> $entries the first level
+     * @param Shape|null  $shape   what may stand where; null: a plain menu, of links only
+     */
+    public function __construct(public array $entries = [], public ?Shape $shape = null)
     {
+    }
+
+    /**
+     * A tree of the same shape.
+     *
+     * @param list<Entry> $entries
+     *
+     * @throws Refused where they do not fit into it
+     */
+    public function with(array $entries): self
+    {
+        $this->shape?->check($entries);
+
+        return new self($entries, $this->shape);
+    }
+
+    public function maxDepth(): int
+    {
+        return $this->shape?->maxDepth() ?? self::MAX_DEPTH;
+    }
+
+    public function equals(self $other): bool
+    {
+        return (new Entry('', new Heading(), '-', $this->entries))->equals(new Entry('', new Heading(), '-', $other->entries));
     }
 
     public function find(string $id): ?Entry
@@ -68,7 +95,7 @@ final readonly class Tree
     public function withChildrenOf(?string $parentId, array $children): self
     {
         if (null === $parentId) {
-            return new self($children);
+            return $this->with($children);
         }
 
         return $this->replacing($parentId, $this->get($parentId)->withChildren($children));
@@ -77,18 +104,20 @@ final readonly class Tree
     public function replacing(string $id, Entry $entry): self
     {
         $before = $this->get($id);
-        if ($entry->height() > $before->height() && $this->level($id) + $entry->height() - 1 > self::MAX_DEPTH) {
+        $this->refuseForeign($entry);
+        if (null === $this->shape && $entry->height() > $before->height() && $this->level($id) + $entry->height() - 1 > self::MAX_DEPTH) {
             throw new Refused('filling', \sprintf('A menu has at most %d levels, and what fills this line would stand on level %d. Put the line one level further out first.', self::MAX_DEPTH, $this->level($id) + $entry->height() - 1));
         }
 
-        return new self($this->replacedIn($this->entries, $id, $entry));
+        return $this->with($this->replacedIn($this->entries, $id, $entry));
     }
 
     /** @throws Refused where the entry would stand, or reach, deeper than a menu goes */
     public function inserted(Entry $entry, Position $at): self
     {
+        $this->refuseForeign($entry);
         $level = null === $at->parentId ? 1 : $this->level($at->parentId) + 1;
-        if ($level + $entry->height() - 1 > self::MAX_DEPTH) {
+        if (null === $this->shape && $level + $entry->height() - 1 > self::MAX_DEPTH) {
             throw new Refused('parent', \sprintf('A menu has at most %d levels, and this would make a level %d. Put it one level further out, or leave its children behind.', self::MAX_DEPTH, $level + $entry->height() - 1));
         }
         $siblings = $this->childrenOf($at->parentId);
@@ -126,18 +155,6 @@ final readonly class Tree
         return array_values(array_unique(array_filter($ids, \is_string(...))));
     }
 
-    /** Whether what it shows can change without anybody changing the shop's places: prices and stock come from elsewhere. */
-    public function followsTheCatalogue(): bool
-    {
-        foreach ($this->all() as $entry) {
-            if (true === $entry->filling?->followsTheCatalogue()) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
     /**
      * The entries among these that stand below none of the others, in the order of the menu.
      *
@@ -162,6 +179,14 @@ final readonly class Tree
         $collect($this->entries);
 
         return $found;
+    }
+
+    /** A plain menu holds links; what is laid out holds what its shape says. */
+    public function refuseForeign(Entry $entry): void
+    {
+        if (null === $this->shape && (null !== $entry->content || [] !== array_filter($entry->children, static fn (Entry $child): bool => null !== $child->content))) {
+            throw new Refused('entry', 'Only links stand in a menu. Pieces go into pages and wide panels.');
+        }
     }
 
     public function size(): int

@@ -7,17 +7,20 @@ namespace Lantern\Core\Menu;
 /** What becomes of a menu when a place is removed: entries that lead there go, and one with others below it becomes a heading. */
 final readonly class WithoutPlace
 {
-    /** @param string $title of the place, for headings without words of their own */
-    public function __construct(private string $placeId, private string $title)
+    /**
+     * @param string      $title     of the place, for headings without words of their own
+     * @param string|null $insteadId the place to which the pieces of pages lead from now on, as links in texts do
+     */
+    public function __construct(private string $placeId, private string $title, private ?string $insteadId = null)
     {
     }
 
     /** Null where the menu has nothing to do with the place. */
     public function move(Tree $before): ?Move
     {
-        $after = new Tree($this->without($before->entries));
+        $after = $before->with($this->without($before->entries));
 
-        return $after == $before ? null : Difference::between($before, $after);
+        return $after->equals($before) ? null : Difference::between($before, $after);
     }
 
     /**
@@ -32,11 +35,12 @@ final readonly class WithoutPlace
             $children = $this->without($entry->children);
             $filling = $entry->filling?->placeId === $this->placeId ? null : $entry->filling;
             $leads = $entry->target instanceof PlaceTarget && $entry->target->placeId === $this->placeId;
-            if ($leads && [] === $children && null === $filling) {
+            $instead = $leads && null !== $this->insteadId && true === $entry->content?->canLeadElsewhere() ? new PlaceTarget($this->insteadId) : null;
+            if ($leads && null === $instead && (null === $entry->content ? [] === $children && null === $filling : $entry->content->needsTarget())) {
                 continue;
             }
             $kept[] = $leads || $filling !== $entry->filling || $children !== $entry->children
-                ? new Entry($entry->id, $leads ? new Heading() : $entry->target, $leads ? $entry->label ?? $this->title : $entry->label, $children, $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note, $filling)
+                ? new Entry($entry->id, $leads ? $instead ?? new Heading() : $entry->target, $leads && null === $instead && (null === $entry->content || $entry->content->needsLabel()) ? $entry->label ?? $this->title : $entry->label, $children, $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note, $filling, $entry->content)
                 : $entry;
         }
 

@@ -68,7 +68,7 @@ final class PastedOutline
     /** @return array{int, string} how far the line is indented, and what is left of it */
     private static function indent(string $row): array
     {
-        preg_match('/^([\s\x{00A0}]*)((?:[-–—*•·]+[\s\x{00A0}]+|-+(?=[^\s-])|\d{1,3}[.)]\s+)?)(.*)$/us', $row, $found);
+        preg_match('/^([\s\x{00A0}]*)((?:[-–—*•·]+[\s\x{00A0}]+|-+(?=[^\s-])|\d{1,3}[.)]\s+)?)(.*)$/Dus', $row, $found);
         $width = 0;
         foreach (mb_str_split($found[1] ?? '') as $letter) {
             $width += "\t" === $letter ? self::TAB : 1;
@@ -80,10 +80,10 @@ final class PastedOutline
     /** @return array{string, string} label and lead */
     private static function parts(string $words): array
     {
-        if (1 === preg_match('/^\[(.+)\]\((\S*)\)$/u', $words, $found)) {
+        if (1 === preg_match('/^\[(.+)\]\((\S*)\)$/Du', $words, $found)) {
             return [trim($found[1]), $found[2]];
         }
-        if (1 === preg_match('/^(.*?)(?:\s*(?:→|->|=>|\|)\s*|\s+|^)('.self::LEAD.')$/u', $words, $found)) {
+        if (1 === preg_match('/^(.*?)(?:\s*(?:→|->|=>|\|)\s*|\s+|^)('.self::LEAD.')$/Du', $words, $found)) {
             return [trim($found[1]), $found[2]];
         }
 

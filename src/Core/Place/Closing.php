@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Place;
 
-use Lantern\Core\Answer\PlaceLookup;
 use Lantern\Core\Refused;
 
 /** What the address of a place answers while it is closed. */

@@ -11,6 +11,18 @@ final readonly class CollectionRule
 {
     public const WAYS = ['hand', 'tag', 'reduced', 'newest', 'featured'];
 
+    /** As a way is written in the interface. */
+    public static function words(string $way): string
+    {
+        return match ($way) {
+            'hand' => 'picked by hand',
+            'tag' => 'all with a tag',
+            'reduced' => 'all that are reduced',
+            'newest' => 'the newest',
+            default => 'all that are featured',
+        };
+    }
+
     private function __construct(public string $by, public string $tag = '')
     {
     }

@@ -16,6 +16,8 @@ enum FileType: string
     case Jpeg = 'image/jpeg';
     case Gif = 'image/gif';
     case Webp = 'image/webp';
+    case Mp4 = 'video/mp4';
+    case Webm = 'video/webm';
     case Text = 'text/plain';
     case Csv = 'text/csv';
 
@@ -28,14 +30,34 @@ enum FileType: string
             self::Jpeg => ['jpg', 'jpeg'],
             self::Gif => ['gif'],
             self::Webp => ['webp'],
+            self::Mp4 => ['mp4'],
+            self::Webm => ['webm'],
             self::Text => ['txt'],
             self::Csv => ['csv'],
         };
     }
 
+    /** The type that a stored file was taken for, told by the ending it was given then. */
+    public static function ofStoredName(string $name): ?self
+    {
+        $ending = pathinfo($name, \PATHINFO_EXTENSION);
+        foreach (self::cases() as $type) {
+            if ($type->extensions()[0] === $ending) {
+                return $type;
+            }
+        }
+
+        return null;
+    }
+
     public function isPicture(): bool
     {
         return str_starts_with($this->value, 'image/');
+    }
+
+    public function isVideo(): bool
+    {
+        return str_starts_with($this->value, 'video/');
     }
 
     private function isText(): bool
@@ -71,6 +93,6 @@ enum FileType: string
             return $type;
         }
 
-        throw new Refused('file', \sprintf('“%s” is of no type that the shop offers. It takes PDF, PNG, JPEG, GIF, WebP, plain text and CSV.', $name));
+        throw new Refused('file', \sprintf('“%s” is of no type that the shop offers. It takes PDF, PNG, JPEG, GIF, WebP, MP4 and WebM video, plain text and CSV.', $name));
     }
 }

@@ -67,7 +67,7 @@ final readonly class Place
         return $this->light->opens() && $this->opening->isAlways();
     }
 
-    /** What the place is now, for a person: "Open", "Quiet", "Closed", or with its next date. */
+    /** What the place is now, for a person: "Open", "Quiet", "Closed", or with its next date, by the clocks of the moment's time zone. */
     public function lightWords(\DateTimeImmutable $moment): string
     {
         if (!$this->light->opens()) {
@@ -91,6 +91,8 @@ final readonly class Place
 
     private static function day(\DateTimeImmutable $day, \DateTimeImmutable $seenFrom): string
     {
+        $day = $day->setTimezone($seenFrom->getTimezone());
+
         return $day->format($day->format('Y') === $seenFrom->format('Y') ? 'j F' : 'j F Y');
     }
 }

@@ -39,10 +39,7 @@ enum PlaceKind: string
     /** Whether what stands below its address belongs to it, and comes along when that changes. */
     public function hasPlacesBelow(): bool
     {
-        return match ($this) {
-            self::Category, self::PageGroup, self::Journal => true,
-            default => false,
-        };
+        return null !== $this->hasBelow();
     }
 
     /** Fixed places never close; quiet is how they leave the menus. */
@@ -62,6 +59,18 @@ enum PlaceKind: string
         };
     }
 
+    /** The kind of the places that stand below one of this kind; null: none do. */
+    public function hasBelow(): ?self
+    {
+        foreach (self::cases() as $kind) {
+            if ($this === $kind->standsBelow()) {
+                return $kind;
+            }
+        }
+
+        return null;
+    }
+
     /** Whether a person makes places of this kind here. Products come from the product system, fixed places are there. */
     public function isMadeHere(): bool
     {
@@ -69,6 +78,27 @@ enum PlaceKind: string
             self::Page, self::Policy, self::PageGroup, self::Category, self::Collection, self::Article, self::File => true,
             default => false,
         };
+    }
+
+    /** Whether places of this kind are made here of nothing but a title; a file is uploaded. */
+    public function isMadeFromTitle(): bool
+    {
+        return $this->isMadeHere() && self::File !== $this;
+    }
+
+    /**
+     * What can be made of words that somebody typed as a title: a page first, that is what is missing most.
+     *
+     * @return list<self> none where the words are no title
+     */
+    public static function madeFromTitle(string $words): array
+    {
+        $words = trim($words);
+        if ('' === $words || mb_strlen($words) > Title::MAX_LENGTH || 1 === preg_match('/^(\/|\S+@\S+$|[a-z][a-z0-9+.-]*:\S)/iD', $words)) {
+            return [];
+        }
+
+        return array_values(array_filter(self::cases(), static fn (self $kind): bool => $kind->isMadeFromTitle()));
     }
 
     /** Whether its page lists products that can be narrowed by tag, price, stock or option. */

@@ -4,13 +4,14 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Place;
 
-use Lantern\Core\Answer\PlaceLookup;
 use Lantern\Core\Refused;
 
 /** What shall become different about a place. What is null stays as it is. */
 final readonly class Revision
 {
     public const MAX_SUMMARY = 500;
+    /** What a file system takes (POSIX, NAME_MAX, in letters of at most four bytes with room for an ending). */
+    public const MAX_DOWNLOAD_NAME = 60;
 
     public ?string $title;
     public ?string $summary;
@@ -40,9 +41,29 @@ final readonly class Revision
         if (null !== $this->summary && mb_strlen($this->summary) > self::MAX_SUMMARY) {
             throw new Refused('summary', \sprintf('A short description has at most %d characters; this one has %d. Shorten it.', self::MAX_SUMMARY, mb_strlen($this->summary)));
         }
+        if (null !== $downloadName && mb_strlen($downloadName) > self::MAX_DOWNLOAD_NAME) {
+            throw new Refused('downloadName', \sprintf('A file name has at most %d characters; this one has %d. Shorten it.', self::MAX_DOWNLOAD_NAME, mb_strlen($downloadName)));
+        }
         if (null !== $downloadName && 1 === preg_match('#[/\\\\\p{Cc}"]#u', $downloadName)) {
             throw new Refused('downloadName', 'A file name has no slashes, quotation marks or line ends. Leave them out.');
         }
+    }
+
+    /** @return non-empty-list<string> what becomes different, in words; “the place” where nothing does */
+    public function words(): array
+    {
+        $isLight = null !== $this->light || null !== $this->opening || null !== $this->audience || null !== $this->closing;
+
+        return array_keys(array_filter([
+            'the title' => null !== $this->title,
+            'the short description' => null !== $this->summary,
+            'the picture' => null !== $this->picture,
+            'the light' => $isLight,
+            'the search listing' => null !== $this->listing,
+            'the stand' => null !== $this->standing,
+            'the rule' => null !== $this->rule,
+            'the way to open' => null !== $this->serving || null !== $this->downloadName,
+        ])) ?: ['the place'];
     }
 
     /**

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Place;
 
-use Lantern\Core\Answer\PlaceLookup;
 use Lantern\Core\Refused;
 
 /** Below which other place one stands: a page in its group, a category below another, an article in the journal. */

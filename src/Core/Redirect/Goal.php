@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Redirect;
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Address\OutsideUrl;
 
 /** Where a redirect leads: a place, an address of this shop, an outside address, or nowhere (gone). */
 final readonly class Goal
@@ -30,12 +31,17 @@ final readonly class Goal
 
     public static function outside(string $url): self
     {
-        return new self(outside: (new \Lantern\Core\Menu\OutsideTarget($url))->url);
+        return new self(outside: OutsideUrl::parse($url)->url);
     }
 
     public static function nowhere(): self
     {
         return new self();
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->placeId === $other->placeId && $this->address?->path === $other->address?->path && $this->query === $other->query && $this->outside === $other->outside;
     }
 
     public function isNowhere(): bool

@@ -6,11 +6,15 @@ namespace Lantern\Core\Redirect;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\ReservedAddresses;
+use Lantern\Core\Moment;
 use Lantern\Core\Refused;
 
 /** One redirect: a source, what it leads to, and how. A prefix rule stands for everything below its source. */
 final readonly class Rule
 {
+    /** @var \DateTimeImmutable|null the first moment at which it leads nowhere any more */
+    public ?\DateTimeImmutable $until;
+
     /** @param string $id UUIDv7; empty for one that is not stored yet */
     public function __construct(
         public string $id,
@@ -18,13 +22,14 @@ final readonly class Rule
         public bool $prefix,
         public Goal $goal,
         public RedirectStatus $status,
-        public ?\DateTimeImmutable $until = null,
+        ?\DateTimeImmutable $until = null,
     ) {
+        $this->until = null === $until ? null : Moment::kept($until, 'until');
         if (RedirectStatus::Gone === $status && !$goal->isNowhere()) {
-            throw new Refused('goal', 'What is gone leads nowhere. Take the target out, or choose another status.');
+            throw new Refused('target', 'What is gone leads nowhere. Take the target out, or choose another status.');
         }
         if (RedirectStatus::Gone !== $status && $goal->isNowhere()) {
-            throw new Refused('goal', 'A redirect needs somewhere to lead. Choose a place or type an address, or answer with gone (410).');
+            throw new Refused('target', 'A redirect needs somewhere to lead. Choose a place or type an address, or answer with gone (410).');
         }
         $reserved = ReservedAddresses::reason($source);
         if (null !== $reserved) {
@@ -81,10 +86,14 @@ final readonly class Rule
         return $this->prefix ? rtrim($this->source->path, '/').'/*' : $this->source->path;
     }
 
-    private function goalWords(): string
+    /** Where it leads as a person would type it, but for a place, which has an address of its own; empty for what is gone. */
+    public function goalWords(): string
     {
-        $path = $this->goal->address->path ?? '';
+        $address = $this->goal->address;
+        if (null === $address) {
+            return $this->goal->outside ?? '';
+        }
 
-        return $this->prefix ? rtrim($path, '/').'/*' : $path;
+        return ($this->prefix ? rtrim($address->path, '/').'/*' : $address->path).('' === $this->goal->query ? '' : "?{$this->goal->query}");
     }
 }

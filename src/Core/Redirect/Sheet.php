@@ -6,6 +6,7 @@ namespace Lantern\Core\Redirect;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
+use Lantern\Core\Moment;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
 
@@ -32,6 +33,7 @@ final class Sheet
         private readonly array $places,
         private readonly RuleTable $known,
         private readonly \DateTimeImmutable $moment,
+        private readonly \DateTimeZone $zone,
     ) {
         $this->titles = array_column($places, 'title', 'id');
     }
@@ -40,10 +42,11 @@ final class Sheet
      * @param list<SheetLine>      $lines
      * @param array<string, Place> $places
      * @param (\Closure(): void)|null $eachLine called when a line was judged
+     * @param \DateTimeZone        $zone   of the shop, in which its days begin and end
      */
-    public static function judge(array $lines, string $origin, array $places, RuleTable $known, \DateTimeImmutable $moment, ?\Closure $eachLine = null): Judgement
+    public static function judge(array $lines, string $origin, array $places, RuleTable $known, \DateTimeImmutable $moment, ?\Closure $eachLine = null, \DateTimeZone $zone = new \DateTimeZone('UTC')): Judgement
     {
-        $sheet = new self($origin, $places, $known, $moment);
+        $sheet = new self($origin, $places, $known, $moment, $zone);
         foreach ($lines as $n => $line) {
             $sheet->judged[$n] = $sheet->judged($n, $line);
             if (null !== $eachLine) {
@@ -72,8 +75,10 @@ final class Sheet
     {
         try {
             $rule = $this->rule($n, $line);
-        } catch (Refused|BadAddress $refused) {
-            return new JudgedLine($line, Fate::Refused, $refused->getMessage());
+        } catch (BadAddress $bad) {
+            return new JudgedLine($line, Fate::Refused, $bad->getMessage(), field: null === self::address($line->source, $this->origin) ? 'source' : 'target');
+        } catch (Refused $refused) {
+            return new JudgedLine($line, Fate::Refused, $refused->getMessage(), field: \in_array($refused->field, ['source', 'status', 'until'], true) ? $refused->field : 'target');
         }
         $key = ($rule->prefix ? '*' : '=').$rule->source->path;
         $before = $this->good[$key] ?? null;
@@ -113,7 +118,7 @@ final class Sheet
         }
         $source = Address::parse($prefix ? rtrim(substr($typed, 0, -1), '/') ?: '/' : $typed);
         $status = self::status($line->status, '' === trim($line->target));
-        $until = self::until($line->until);
+        $until = $this->until($line->until);
 
         return new Rule((string) $n, $source, $prefix, $this->goal($line->target, $status, $prefix), $status, $until);
     }
@@ -125,6 +130,10 @@ final class Sheet
             return Goal::nowhere();
         }
         if (!str_starts_with($typed, '/') || str_starts_with($typed, '//')) {
+            if (str_ends_with($typed, '*')) {
+                throw new Refused('target', 'Outside of the shop all are led to one page. Write its address without the star.');
+            }
+
             return Goal::outside($typed);
         }
         [$path, $query] = explode('?', explode('#', $typed, 2)[0], 2) + ['', ''];
@@ -135,10 +144,10 @@ final class Sheet
             return Goal::place($place->id);
         }
         if ($prefix && !$carries) {
-            throw new Refused('goal', \sprintf('For all below one address, write the target as %s/*, or choose a place that is there.', rtrim($address->path, '/')));
+            throw new Refused('target', \sprintf('For all below one address, write the target as %s/*, or choose a place that is there.', rtrim($address->path, '/')));
         }
         if (!$prefix && $carries) {
-            throw new Refused('goal', 'The target ends with *, but the source does not. Write both with it, or neither.');
+            throw new Refused('target', 'The target ends with *, but the source does not. Write both with it, or neither.');
         }
 
         return Goal::address($address, $query);
@@ -159,7 +168,7 @@ final class Sheet
         $word = mb_strtolower(trim($typed));
 
         return match (true) {
-            '' === $word => $leadsNowhere ? throw new Refused('goal', 'It does not say where it leads. Type a target, or the status 410 for what is gone.') : RedirectStatus::ForGood,
+            '' === $word => $leadsNowhere ? throw new Refused('target', 'It does not say where it leads. Type a target, or the status 410 for what is gone.') : RedirectStatus::ForGood,
             \in_array($word, ['permanent', 'for good', 'good'], true) => RedirectStatus::ForGood,
             \in_array($word, ['temporary', 'for now', 'now'], true) => RedirectStatus::ForNow,
             'gone' === $word => RedirectStatus::Gone,
@@ -168,24 +177,19 @@ final class Sheet
         };
     }
 
-    private static function until(string $typed): ?\DateTimeImmutable
+    /** A day alone is its last one, in the shop: it leads on until that is over. */
+    private function until(string $typed): ?\DateTimeImmutable
     {
-        if ('' === trim($typed)) {
-            return null;
-        }
-        if (1 !== preg_match('/^\d{4}-\d{2}-\d{2}(T[\d:]+(Z|[+-]\d{2}:\d{2})?)?$/', trim($typed))) {
-            throw new Refused('until', 'An end date is written like 2027-03-31.');
-        }
-        try {
-            return new \DateTimeImmutable(trim($typed), new \DateTimeZone('UTC'));
-        } catch (\Exception) {
-            throw new Refused('until', 'There is no such day. An end date is written like 2027-03-31.');
-        }
+        return match (true) {
+            '' === trim($typed) => null,
+            Moment::isDay($typed) => Moment::afterDay($typed, 'until', $this->zone),
+            default => Moment::parse($typed, 'until', $this->zone),
+        };
     }
 
     private static function same(Rule $one, Rule $other): bool
     {
-        return $one->goal == $other->goal && $one->status === $other->status && $one->until == $other->until;
+        return $one->goal->equals($other->goal) && $one->status === $other->status && Moment::same($one->until, $other->until);
     }
 
     /** The rule as it is stored: straight to the end of its chain among the shop's own redirects. */

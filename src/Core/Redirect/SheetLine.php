@@ -7,6 +7,8 @@ namespace Lantern\Core\Redirect;
 /** One redirect as somebody typed it, or as a line of a file has it; nothing of it is checked yet. */
 final readonly class SheetLine
 {
+    public const MAX_NOTE = 500;
+
     /** @param int $number of the line in its file, counted from 1 */
     public function __construct(
         public int $number,

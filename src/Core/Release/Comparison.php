@@ -4,34 +4,30 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Release;
 
-/** Tells the difference between the workbench and live in words, grouped by what a person would name. */
-final readonly class Comparison
+use Lantern\Core\Shop\SettingWords;
+
+/** Tells the difference between two copies in words, grouped by what a person would name. */
+final class Comparison
 {
-    /**
-     * @param array<string, string> $names titles of places and names of menus, by id, for the rows that refer to them
-     */
-    public function __construct(private array $names)
-    {
-    }
+    private const NAMED = 4;
 
     /**
-     * @param list<RowChange> $rows
+     * @param list<Difference> $differences
      *
      * @return list<WaitingChange>
      */
-    public function changes(array $rows): array
+    public static function changes(array $differences): array
     {
         $groups = [];
-        foreach ($rows as $row) {
-            [$kind, $id] = $this->subject($row);
-            $groups["$kind $id"][] = $row;
+        foreach ($differences as $one) {
+            $groups[$one->thing->subject()->value.' '.$one->subjectId][] = $one;
         }
         $changes = [];
-        foreach ($groups as $key => $group) {
-            [$kind, $id] = explode(' ', $key, 2);
-            $changes[] = new WaitingChange($kind, $id, $this->name($kind, $id, $group), $this->sentences($group), $group);
+        foreach ($groups as $group) {
+            $subject = $group[0]->thing->subject();
+            $changes[] = new WaitingChange($subject, $group[0]->subjectId, self::name($subject, $group), array_merge(...array_map(self::sentences(...), $group)));
         }
-        usort($changes, static fn (WaitingChange $a, WaitingChange $b): int => [self::rank($a->kind), $a->name] <=> [self::rank($b->kind), $b->name]);
+        usort($changes, static fn (WaitingChange $a, WaitingChange $b): int => [self::rank($a->subject), $a->name] <=> [self::rank($b->subject), $b->name]);
 
         return $changes;
     }
@@ -40,22 +36,23 @@ final readonly class Comparison
      * The tray's one line: "header · About us · 2 redirects".
      *
      * @param list<WaitingChange> $changes
-     * @param int                 $more    redirects that are not among them
+     * @param int                 $redirects that are not among them
+     * @param int                 $more      other things that are not among them
      */
-    public static function summary(array $changes, int $more = 0): string
+    public static function summary(array $changes, int $redirects = 0, int $more = 0): string
     {
         $parts = [];
-        $redirects = $more;
         foreach ($changes as $change) {
-            if ('redirect' === $change->kind) {
+            if (Thing::Redirect === $change->subject) {
                 ++$redirects;
             } else {
                 $parts[] = $change->name;
             }
         }
-        $named = \array_slice($parts, 0, 4);
-        if (\count($parts) > 4) {
-            $named[] = \sprintf('%d more', \count($parts) - 4);
+        $named = \array_slice($parts, 0, self::NAMED);
+        $more += \count($parts) - \count($named);
+        if ($more > 0) {
+            $named[] = \sprintf('%s more', number_format($more));
         }
         if ($redirects > 0) {
             $named[] = \sprintf('%s %s', number_format($redirects), 1 === $redirects ? 'redirect' : 'redirects');
@@ -64,147 +61,95 @@ final readonly class Comparison
         return implode(' · ', $named);
     }
 
-    /** @return array{string, string} kind and id of what the row belongs to */
-    private function subject(RowChange $row): array
+    /** @param non-empty-list<Difference> $group */
+    private static function name(Thing $subject, array $group): string
     {
-        return match ($row->table) {
-            'entry' => ['menu', self::text($row->value('menu_id'))],
-            'words' => ['place', $row->id],
-            'pick' => ['place', self::text($row->value('collection_id'))],
-            // Nobody would name a single bay, or a single detail of the shop.
-            'bay' => ['bay', 'frame'],
-            'setting' => ['setting', 'shop'],
-            default => [$row->table, $row->id],
+        return match ($subject) {
+            Thing::Bay => 'where menus hang',
+            Thing::Setting => 'shop details',
+            default => $group[0]->subjectName ?: 'something that is no longer there',
         };
     }
 
-    /** @param list<RowChange> $rows */
-    private function name(string $kind, string $id, array $rows): string
+    /** @return list<string> */
+    private static function sentences(Difference $one): array
     {
-        foreach ($rows as $row) {
-            if ($row->table === $kind) {
-                return match ($kind) {
-                    'redirect' => self::text($row->value('source')).(true === $row->value('is_prefix') ? '/*' : ''),
-                    'place' => self::text($row->value('title')),
-                    'menu' => self::text($row->value('name')),
-                    'bay' => 'where menus hang',
-                    default => 'shop details',
-                };
-            }
-        }
-
-        return $this->names[$id] ?? 'something that is no longer there';
-    }
-
-    /**
-     * @param list<RowChange> $rows
-     *
-     * @return list<string>
-     */
-    private function sentences(array $rows): array
-    {
-        return array_merge(...array_map(fn (RowChange $row): array => match ($row->table) {
-            'entry' => $this->entrySentences($row),
-            'place' => $this->placeSentences($row),
-            'redirect' => $this->redirectSentences($row),
-            'words' => ['The words changed.'],
-            'pick' => ['The products picked by hand changed.'],
-            'menu' => [match (true) {
-                $row->isNew() => 'This menu is new.',
-                $row->isRemoved() => 'This menu was removed.',
-                default => \sprintf('Its name was “%s”.', self::text($row->before['name'] ?? '')),
+        return match ($one->thing) {
+            Thing::Entry => self::entry($one),
+            Thing::Place => self::place($one),
+            Thing::Redirect => [match ($one->presence) {
+                Presence::New => "Visitors are led on to {$one->leads}.",
+                Presence::Removed => 'This redirect falls away.',
+                Presence::Both => "It leads to {$one->leads} now.",
             }],
-            'bay' => [\sprintf('%s: “%s” hangs here.', ucfirst(str_replace('-', ' ', $row->id)), $this->names[self::text($row->value('menu_id'))] ?? 'nothing')],
-            default => ['The shop’s details changed.'],
-        }, $rows));
+            Thing::Words => ['The words changed.'],
+            Thing::Picks => ['The products picked by hand changed.'],
+            Thing::Menu => [match ($one->presence) {
+                Presence::New => 'menu' === $one->kind || '' === $one->kind ? 'This menu is new.' : "This {$one->kind} is laid out now.",
+                Presence::Removed => 'This menu was removed.',
+                Presence::Both => "Its name was “{$one->formerName}”.",
+            }],
+            Thing::Bay => [\sprintf('%s: “%s” hangs here.', ucfirst(str_replace('-', ' ', $one->id)), $one->leads ?: 'nothing')],
+            Thing::Setting => [SettingWords::of($one->id, $one->leads)],
+        };
     }
 
     /** @return list<string> */
-    private function entrySentences(RowChange $row): array
+    private static function entry(Difference $one): array
     {
-        $label = $this->entryLabel($row->after ?? $row->before ?? []);
-        if ($row->isNew()) {
+        $label = $one->name ?: 'an entry';
+        if (Presence::New === $one->presence) {
             return ["“{$label}” is new."];
         }
-        if ($row->isRemoved()) {
+        if (Presence::Removed === $one->presence) {
             return ["“{$label}” was taken out."];
         }
-        $was = $this->entryLabel($row->before ?? []);
-        $said = [];
-        foreach ($row->columns() as $column) {
-            $said[] = match ($column) {
-                'label' => $was === $label ? "“{$label}” now follows or keeps its own label." : "“{$was}” is now called “{$label}”.",
-                'parent_id', 'position' => "“{$label}” stands in another position.",
-                'enabled' => true === $row->value('enabled') ? "“{$label}” was switched on." : "“{$label}” was switched off.",
-                'target_kind', 'place_id', 'part', 'uri' => "“{$label}” leads somewhere else.",
-                'audience' => "“{$label}” has another audience.",
-                'from_on', 'until_on' => "“{$label}” has other dates.",
-                'note' => "The note on “{$label}” changed.",
-                default => "“{$label}” changed.",
-            };
-        }
 
-        return array_values(array_unique($said));
-    }
-
-    /** @param array<string, mixed> $entry */
-    private function entryLabel(array $entry): string
-    {
-        return self::text($entry['label'] ?? null) ?: ($this->names[self::text($entry['place_id'] ?? null)] ?? 'an entry');
+        return array_values(array_unique(array_map(static fn (AspectChange $change): string => match ($change->aspect) {
+            Aspect::Label => $one->formerName === $one->name ? "“{$label}” now follows or keeps its own label." : "“{$one->formerName}” is now called “{$label}”.",
+            Aspect::Position => "“{$label}” stands in another position.",
+            Aspect::Enabled => '' === $change->is ? "“{$label}” was switched off." : "“{$label}” was switched on.",
+            Aspect::Target => "“{$label}” leads somewhere else.",
+            Aspect::Audience => "“{$label}” has another audience.",
+            Aspect::Dates => "“{$label}” has other dates.",
+            Aspect::Note => "The note on “{$label}” changed.",
+            Aspect::Content => "“{$label}” shows something else, or is laid out otherwise.",
+            Aspect::Filling => "“{$label}” fills itself otherwise.",
+            default => "“{$label}” changed.",
+        }, $one->aspects)));
     }
 
     /** @return list<string> */
-    private function placeSentences(RowChange $row): array
+    private static function place(Difference $one): array
     {
-        if ($row->isNew()) {
-            return [\sprintf('This %s is new, at %s.', str_replace('-', ' ', self::text($row->value('kind'))), self::text($row->value('address')))];
+        if (Presence::New === $one->presence) {
+            return ["This {$one->kind} is new, at {$one->leads}."];
         }
-        if ($row->isRemoved()) {
-            return [\sprintf('It was removed from %s.', self::text($row->value('address')))];
-        }
-        $said = [];
-        foreach ($row->columns() as $column) {
-            [$was, $is] = [self::text($row->before[$column] ?? null), self::text($row->after[$column] ?? null)];
-            $said[] = match ($column) {
-                'title' => "Title: “{$was}” becomes “{$is}”.",
-                'address' => "Address: {$was} becomes {$is}.",
-                'light' => \sprintf('Light: %s becomes %s.', ucfirst($was), ucfirst($is)),
-                'opens_on', 'closes_on' => 'Its opening has other dates.',
-                'audience' => "Audience: {$was} becomes {$is}.",
-                'listed', 'listing_title', 'listing_description' => 'Its search listing changed.',
-                'closed_answer', 'closed_to' => 'While it is closed, its address answers otherwise.',
-                'serving', 'download_name' => 'Links open it in another way.',
-                'file' => 'It has other content.',
-                'rule' => 'It comes by its products in another way.',
-                'summary' => 'Its short description changed.',
-                'parent_id' => '' === $is ? 'It stands below no other place.' : 'It stands below another place.',
-                'position' => 'It stands in another position among its siblings.',
-                default => 'Its '.str_replace('_', ' ', $column).' changed.',
-            };
+        if (Presence::Removed === $one->presence) {
+            return ["It was removed from {$one->leads}."];
         }
 
-        return array_values(array_unique($said));
+        return array_values(array_unique(array_map(static fn (AspectChange $change): string => match ($change->aspect) {
+            Aspect::Title => "Title: “{$change->was}” becomes “{$change->is}”.",
+            Aspect::Address => "Address: {$change->was} becomes {$change->is}.",
+            Aspect::Light => \sprintf('Light: %s becomes %s.', ucfirst($change->was), ucfirst($change->is)),
+            Aspect::Dates => 'Its opening has other dates.',
+            Aspect::Audience => "Audience: {$change->was} becomes {$change->is}.",
+            Aspect::Listing => 'Its search listing changed.',
+            Aspect::ClosedAnswer => 'While it is closed, its address answers otherwise.',
+            Aspect::Serving => 'Links open it in another way.',
+            Aspect::Content => 'It has other content.',
+            Aspect::Filling => 'It comes by its products in another way.',
+            Aspect::Summary => 'Its short description changed.',
+            Aspect::Picture => 'Its picture changed.',
+            Aspect::Parent => '' === $change->is ? 'It stands below no other place.' : 'It stands below another place.',
+            Aspect::Position => 'It stands in another position among its siblings.',
+            default => 'Something else about it changed.',
+        }, $one->aspects)));
     }
 
-    /** @return list<string> */
-    private function redirectSentences(RowChange $row): array
+    private static function rank(Thing $subject): int
     {
-        $goal = self::text($row->value('goal_outside')) ?: self::text($row->value('goal_address')) ?: ($this->names[self::text($row->value('goal_place_id'))] ?? 'nowhere');
-
-        return [match (true) {
-            $row->isNew() => "Visitors are led on to {$goal}.",
-            $row->isRemoved() => 'This redirect falls away.',
-            default => "It leads to {$goal} now.",
-        }];
-    }
-
-    private static function rank(string $kind): int
-    {
-        return (int) array_search($kind, ['bay', 'menu', 'place', 'redirect', 'setting'], true);
-    }
-
-    private static function text(mixed $value): string
-    {
-        return \is_scalar($value) ? (string) $value : '';
+        return (int) array_search($subject, [Thing::Bay, Thing::Menu, Thing::Place, Thing::Redirect, Thing::Setting], true);
     }
 }

@@ -15,9 +15,14 @@ enum ShopDetail: string
     case Mail = 'mail';
     case Country = 'country';
     case DaysToReturn = 'days_to_return';
+    case TimeZone = 'time_zone';
     case Notice = 'notice';
+    case DaysToKeep = 'days_to_keep';
 
-    private const MAX_LENGTH = 200;
+    public const MAX_LENGTH = 200;
+
+    /** Counts of visits are kept for so many days where nobody says for how many. */
+    public const KEPT_OTHERWISE = 400;
 
     public function words(): string
     {
@@ -28,8 +33,20 @@ enum ShopDetail: string
             self::Mail => 'Mail address',
             self::Country => 'Country',
             self::DaysToReturn => 'Days to return',
+            self::TimeZone => 'Time zone',
             self::Notice => 'Notice above the header',
+            self::DaysToKeep => 'Days to keep visits',
         };
+    }
+
+    /** A name of the IANA time zone database, or UTC. */
+    public static function isTimeZone(string $name): bool
+    {
+        /** @var array<string, int>|null $known there are some four hundred, and every date that is told asks */
+        static $known = null;
+        $known ??= array_flip(\DateTimeZone::listIdentifiers());
+
+        return isset($known[$name]);
     }
 
     /**
@@ -48,6 +65,12 @@ enum ShopDetail: string
         }
         if (self::Mail === $this && false === filter_var($value, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
             throw new Refused($this->value, \sprintf('“%s” is no mail address. Write it like hello@your-shop.example.', $value));
+        }
+        if (self::TimeZone === $this && !self::isTimeZone($value)) {
+            throw new Refused($this->value, \sprintf('“%s” is no time zone. Write it like Europe/London or UTC.', $value));
+        }
+        if (self::DaysToKeep === $this && (!ctype_digit($value) || (int) $value < 31 || (int) $value > 3660)) {
+            throw new Refused($this->value, 'Write the days as a number from 31 to 3660. Tables tell of the last thirty.');
         }
         if (self::DaysToReturn === $this && (!ctype_digit($value) || (int) $value < 1 || (int) $value > 999)) {
             throw new Refused($this->value, 'Write the days as a number, such as 30.');

@@ -23,6 +23,12 @@ enum Blank: string
         };
     }
 
+    /** Whether a blank shows this detail of the shop. */
+    public static function isFilledBy(string $detail): bool
+    {
+        return \in_array($detail, array_map(static fn (self $blank): string => $blank->detail(), self::cases()), true);
+    }
+
     public function words(): string
     {
         return match ($this) {

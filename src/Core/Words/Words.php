@@ -5,14 +5,14 @@ declare(strict_types=1);
 namespace Lantern\Core\Words;
 
 /**
- * The words of a place: HTML that was cleaned when it was stored. Links and pictures of this shop
+ * The words of a place: HTML that was cleaned when it was stored. Links, pictures and video of this shop
  * refer to places (`place:ID#part`), and blanks stand for details of the shop. Cleaning writes every
  * attribute in double quotes and every quotation mark of a text as an entity, so the patterns here
  * find tags and nothing else.
  */
 final readonly class Words
 {
-    private const TAG = '/<(a|img)((?: [a-z-]+(?:="[^"]*")?)*) ?\/?>/';
+    private const TAG = '/<(a|img|video)((?: [a-z-]+(?:="[^"]*")?)*) ?\/?>(?:<\/video>)?/';
     private const BLANK = '/<span data-blank="([a-z-]+)"><\/span>/';
 
     public function __construct(public string $html)
@@ -25,19 +25,20 @@ final readonly class Words
         preg_match_all(self::TAG, $this->html, $tags, \PREG_SET_ORDER);
         $references = [];
         foreach ($tags as [, $element, $attributes]) {
-            if (1 !== preg_match('/ (?:href|src)="(?:place:([0-9a-f-]{36})|(\/[^"#?]*))(?:\?[^"#]*)?(?:#([^"]*))?"/', $attributes, $found)) {
-                continue;
+            preg_match_all('/ (href|src|poster)="(?:place:([0-9a-f-]{36})|(\/[^"#?]*))(?:\?[^"#]*)?(?:#([^"]*))?"/', $attributes, $leads, \PREG_SET_ORDER);
+            foreach ($leads as $found) {
+                $references[] = new Reference(
+                    ($found[2] ?? '') ?: null,
+                    '' === ($found[3] ?? '') ? null : html_entity_decode($found[3]),
+                    html_entity_decode($found[4] ?? ''),
+                    match (true) {
+                        'video' === $element && 'src' === $found[1] => 'video',
+                        'a' !== $element => 'picture',
+                        str_contains($attributes, ' class="button"') => 'button',
+                        default => 'link',
+                    },
+                );
             }
-            $references[] = new Reference(
-                ($found[1] ?? '') ?: null,
-                '' === ($found[2] ?? '') ? null : html_entity_decode($found[2]),
-                html_entity_decode($found[3] ?? ''),
-                match (true) {
-                    'img' === $element => 'picture',
-                    str_contains($attributes, ' class="button"') => 'button',
-                    default => 'link',
-                },
-            );
         }
 
         return $references;
@@ -93,7 +94,7 @@ final readonly class Words
     public function referring(array $placeIds): self
     {
         return new self((string) preg_replace_callback(self::TAG, static fn (array $tag): string => (string) preg_replace_callback(
-            '/( (?:href|src)=")(\/[^"#?]*)((?:#[^"]*)?")/',
+            '/( (?:href|src|poster)=")(\/[^"#?]*)((?:#[^"]*)?")/',
             static function (array $found) use ($placeIds): string {
                 $id = $placeIds[html_entity_decode($found[2])] ?? null;
 
@@ -105,7 +106,7 @@ final readonly class Words
 
     /**
      * The same words where links to a place lead to another one; or to none, and keep their words only.
-     * A picture that is no more falls away.
+     * A picture or video that is no more falls away, and a video goes on without its poster.
      *
      * @param string $address of the place, for links that were typed
      */
@@ -113,6 +114,8 @@ final readonly class Words
     {
         $target = \sprintf('(?:place:%s|%s)(?:[?#][^"]*)?', preg_quote($placeId, '/'), preg_quote(htmlspecialchars($address), '/'));
         $html = (string) preg_replace('/<img(?: [a-z-]+(?:="[^"]*")?)*? src="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)* ?\/?>/', '', $this->html);
+        $html = (string) preg_replace('/<video(?: [a-z-]+(?:="[^"]*")?)*? src="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)* ?\/?>(?:<\/video>)?/', '', $html);
+        $html = (string) preg_replace('/(<video(?: [a-z-]+(?:="[^"]*")?)*?) poster="'.$target.'"/', '$1', $html);
         if (null !== $insteadId) {
             return new self((string) preg_replace('/(<a(?: [a-z-]+(?:="[^"]*")?)*? href=")'.$target.'"/', "$1place:$insteadId\"", $html));
         }
@@ -121,7 +124,8 @@ final readonly class Words
     }
 
     /**
-     * As a visitor gets it: links and pictures with the addresses of today, blanks filled.
+     * As a visitor gets it: links, pictures and video with the addresses of today, blanks filled. No video plays by itself;
+     * with a poster, nothing of it is fetched before somebody asks for it.
      *
      * @param array<string, Destination> $destinations by place id; a link to a place that is missing here keeps its words only
      * @param array<string, string>      $details      of the shop, by name
@@ -130,6 +134,9 @@ final readonly class Words
     public function shown(array $destinations, array $details, string $prefix = ''): string
     {
         $html = (string) preg_replace_callback(self::TAG, static function (array $tag) use ($destinations, $prefix): string {
+            if ('video' === $tag[1]) {
+                return self::video($tag[2], $destinations, $prefix);
+            }
             if (1 !== preg_match('/ (href|src)="place:([0-9a-f-]{36})(#[^"]*)?"/', $tag[2], $found)) {
                 return str_replace([' href="/', ' src="/'], [" href=\"$prefix/", " src=\"$prefix/"], $tag[0]);
             }
@@ -147,5 +154,17 @@ final readonly class Words
 
             return null === $blank ? '' : htmlspecialchars($details[$blank->detail()] ?? '');
         }, $html);
+    }
+
+    /** @param array<string, Destination> $destinations by place id */
+    private static function video(string $attributes, array $destinations, string $prefix): string
+    {
+        $attributes = (string) preg_replace_callback('/ (src|poster)="place:([0-9a-f-]{36})"/', static function (array $found) use ($destinations, $prefix): string {
+            $to = $destinations[$found[2]] ?? null;
+
+            return null === $to ? '' : \sprintf(' %s="%s"', $found[1], htmlspecialchars($prefix.$to->address->encoded()));
+        }, $attributes);
+
+        return str_contains($attributes, ' src="') ? \sprintf('<video%s controls playsinline preload="%s"></video>', $attributes, str_contains($attributes, ' poster="') ? 'none' : 'metadata') : '';
     }
 }

@@ -34,7 +34,7 @@ final class AnswererTest extends TestCase
     {
         $answer = $this->ask($asked, $signedIn);
         self::assertSame([$status, $location], [$answer->status, $answer->location]);
-        self::assertStringContainsString($why, implode(' | ', array_map(static fn (Step $step): string => "$step->from $step->why", $answer->trail)));
+        self::assertStringContainsString($why, implode(' | ', array_map(static fn (Step $step): string => "$step->from {$step->words()}", $answer->trail)));
     }
 
     /** @return iterable<string, array{0: string, 1: int, 2: string|null, 3: string, 4?: bool}> */

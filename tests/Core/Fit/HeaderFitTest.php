@@ -35,7 +35,10 @@ final class HeaderFitTest extends TestCase
         self::assertTrue($fit->ever);
         self::assertSame('Boards and cloth for covers', $fit->widest);
         self::assertGreaterThan(HeaderFit::DRAWER_BELOW, $fit->needs);
-        self::assertStringContainsString("narrower than {$fit->needs} px", $fit->words());
+        self::assertSame($fit->needs + 17, $fit->drawerBelow(), 'a scroll bar is no room');
+        self::assertStringContainsString("narrower than {$fit->drawerBelow()} px the phone’s drawer", $fit->words());
+        self::assertSame('', $fit->words($fit->needs), 'taken over sooner, nothing takes two lines');
+        self::assertStringContainsString("from 700 to {$fit->needs} px the header’s first level takes two lines", $fit->words(700));
         $wider = $this->fit(...array_map($this->entry(...), ['Papers', 'Boards and cloth for covers', 'Threads', 'Tools', 'Kits', 'Journal', 'About']));
         self::assertGreaterThan($fit->needs, $wider->needs);
     }
@@ -45,6 +48,8 @@ final class HeaderFitTest extends TestCase
         $fit = $this->fit(...array_map($this->entry(...), array_fill(0, 8, 'Boards and cloth for covers')));
         self::assertFalse($fit->ever);
         self::assertStringContainsString('in every window', $fit->words());
+        self::assertStringContainsString('in every window', $fit->words(2000));
+        self::assertSame(HeaderFit::DRAWER_BELOW, $fit->drawerBelow(), 'on a desk it stands in two lines rather than nowhere');
     }
 
     public function testWhatHasADropdownTakesMoreRoom(): void

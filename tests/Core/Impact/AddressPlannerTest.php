@@ -9,6 +9,7 @@ use Lantern\Core\Impact\AddressChange;
 use Lantern\Core\Impact\AddressPlanner;
 use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\Readdressing;
+use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Redirect\Goal;
@@ -33,7 +34,7 @@ final class AddressPlannerTest extends TestCase
     {
         $change = $this->plan('/care', '/care-of-paper', live: []);
         self::assertSame([], $change->made);
-        self::assertStringContainsString('No visitor knows /care yet', implode(' ', $change->sentences([])));
+        self::assertStringContainsString('No visitor knows /care yet', implode(' ', TouchWords::all($change->touches([]))));
     }
 
     public function testTakingAnAddressBackDropsItsRedirect(): void
@@ -62,7 +63,7 @@ final class AddressPlannerTest extends TestCase
         $older = $this->rule('/old', Goal::address(Address::parse('/papers')), true);
         $change = $this->plan('/papers', '/sheets', carry: true, rules: [$older]);
         self::assertSame('/sheets', $change->retargeted[0]->goal->address?->path);
-        self::assertStringContainsString('The redirect from /old/* leads to the new address at once.', implode(' ', $change->sentences([])));
+        self::assertStringContainsString('The redirect from /old/* leads to the new address at once.', implode(' ', TouchWords::all($change->touches([]))));
     }
 
     public function testBackAgainUndoesBoth(): void
@@ -85,7 +86,7 @@ final class AddressPlannerTest extends TestCase
 
     public function testSaysWhatItTouches(): void
     {
-        $said = implode(' ', $this->plan('/papers', '/sheets', carry: true)->sentences(['Header', 'Footer'], ['Care of paper'], 214, ['the almanac (advertisement)']));
+        $said = implode(' ', TouchWords::all($this->plan('/papers', '/sheets', carry: true)->touches(['Header', 'Footer'], ['Care of paper'], 214, ['the almanac (advertisement)'])));
         self::assertSame('2 places below come along. Header and Footer follow by themselves. 1 typed link, in “Care of paper”, will be rewritten to refer to the place. /papers led 214 visits here in 30 days and stands in the almanac (advertisement): /papers and /papers/* will lead on for good (301).', $said);
     }
 
@@ -131,7 +132,7 @@ final class AddressPlannerTest extends TestCase
     {
         $places = $this->shop(['/care', '/tools', '/papers']);
         [$care, $tools, $papers] = $places->all();
-        $problems = $this->planner($places)->problems([new Readdressing($care, Address::parse('/x')), new Readdressing($tools, Address::parse('/x')), new Readdressing($papers, Address::parse('/y'))]);
+        $problems = $this->planner($places)->judge([new Readdressing($care, Address::parse('/x')), new Readdressing($tools, Address::parse('/x')), new Readdressing($papers, Address::parse('/y'))])->problems;
         self::assertSame(['id /care', 'id /tools'], array_keys($problems));
         self::assertStringContainsString('wanted for “Title of /tools”, too', $problems['id /care']);
     }
@@ -190,7 +191,7 @@ final class AddressPlannerTest extends TestCase
     {
         $places = $this->shop(array_map(static fn (int $n): string => "/untidy-$n", range(1, 30)));
         $change = $this->planner($places)->plan(array_map(static fn (Place $place): Readdressing => new Readdressing($place, Address::parse("/tidy{$place->address}")), $places->all()));
-        self::assertSame(['Header, Footer, Drawer and 2 more follow by themselves.', '2 typed links, in “Care of paper”, will be rewritten to refer to the place.', 'The old addresses led 9 visits here in 30 days and stand in the almanac (advertisement): /untidy-1, /untidy-2, /untidy-3 and 27 more will lead on for good (301).'], $change->sentences(['Header', 'Footer', 'Drawer', 'Fair', 'Spring'], ['Care of paper', 'Care of paper'], 9, ['the almanac (advertisement)']));
+        self::assertSame(['Header, Footer, Drawer and 2 more follow by themselves.', '2 typed links, in “Care of paper”, will be rewritten to refer to the place.', 'The old addresses led 9 visits here in 30 days and stand in the almanac (advertisement): /untidy-1, /untidy-2, /untidy-3 and 27 more will lead on for good (301).'], TouchWords::all($change->touches(['Header', 'Footer', 'Drawer', 'Fair', 'Spring'], ['Care of paper', 'Care of paper'], 9, ['the almanac (advertisement)'])));
     }
 
     /** @param list<string> $addresses */

@@ -5,9 +5,15 @@ declare(strict_types=1);
 namespace Lantern\Tests\Core\Impact;
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Impact\EntryMention;
 use Lantern\Core\Impact\LightPlanner;
 use Lantern\Core\Impact\Mention;
+use Lantern\Core\Impact\MentionKind;
+use Lantern\Core\Impact\NamedTree;
+use Lantern\Core\Impact\OutsideMention;
+use Lantern\Core\Impact\TextMention;
 use Lantern\Core\Impact\Touch;
+use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Tree;
@@ -74,6 +80,29 @@ final class LightPlannerTest extends TestCase
         self::assertSame(['It closes by itself on 1 April 2027, 00:00 (UTC).'], $this->touches('kits', new Revision(opening: new Opening(until: new \DateTimeImmutable('2027-04-01T00:00:00Z')))));
     }
 
+    public function testDatesAreToldInTheTimeZoneOfTheShop(): void
+    {
+        $now = self::now()->setTimezone(new \DateTimeZone('Europe/Paris'));
+        self::assertSame(['It closes by itself on 1 April 2027, 02:00 (Europe/Paris).'], $this->touches('kits', new Revision(opening: new Opening(until: new \DateTimeImmutable('2027-03-31T17:00:00-07:00'))), Visitor::guest($now)));
+    }
+
+    public function testWhatOnlyCustomersNoticeIsToldAsTheirs(): void
+    {
+        $before = $this->place('kits');
+        $said = array_map(self::said(...), $this->planner()->touchesForAll($before, (new Revision(audience: Audience::Guests))->appliedTo($before, $this->shop()), self::now()));
+        self::assertContains('Breaks: For customers: 1 text links here: Journal. Whoever follows it is asked to sign in.', $said);
+        self::assertSame($said, array_unique($said), 'nothing is told twice');
+        $both = $this->planner()->touchesForAll($before, (new Revision(light: Light::Closed))->appliedTo($before, $this->shop()), self::now());
+        self::assertSame([], array_filter($both, static fn (Touch $one): bool => $one->forCustomers), 'what both get is told once');
+    }
+
+    public function testAMenuMayBeCalledANumber(): void
+    {
+        $before = $this->place('first');
+        $planner = new LightPlanner([new NamedTree('7', new Tree([new Entry('e', new PlaceTarget('first'))]))], [], [], 0);
+        self::assertContains('7 loses “First kits”.', array_map(self::said(...), $planner->touches($before, (new Revision(light: Light::Quiet))->appliedTo($before, $this->shop()), Visitor::guest(self::now()))));
+    }
+
     public function testOpeningWhatWasClosedSaysWhatComesBack(): void
     {
         $before = (new Revision(light: Light::Closed))->appliedTo($this->place('first'), $this->shop());
@@ -99,7 +128,7 @@ final class LightPlannerTest extends TestCase
 
     private static function said(Touch $touch): string
     {
-        return ($touch->breaks ? 'Breaks: ' : '').$touch->sentence;
+        return ($touch->breaks ? 'Breaks: ' : '').TouchWords::of($touch);
     }
 
     private function planner(): LightPlanner
@@ -110,13 +139,13 @@ final class LightPlannerTest extends TestCase
             $places[$place->id] = $place;
         }
 
-        return new LightPlanner(['Header' => $header], $places, [
-            new Mention('entry', 'Header', '“Kits”', 'm', 'e1'),
-            new Mention('list', 'Front page', 'its page lists it', 'front'),
-            new Mention('text', 'Journal', 'a link', 'j'),
-            new Mention('outside', 'Ad', 'advertisement', 'o1'),
-            new Mention('outside', 'Code', 'printed code', 'o2'),
-        ], 214, '/kits');
+        return new LightPlanner([new NamedTree('Header', $header)], $places, [
+            new EntryMention('Header', 'm', 'e1', 'Kits'),
+            new Mention(MentionKind::List, 'Front page', 'front'),
+            new TextMention('Journal', 'j'),
+            new OutsideMention('Ad', 'o1', 'advertisement'),
+            new OutsideMention('Code', 'o2', 'printed code'),
+        ], 214, ['kits' => '/kits']);
     }
 
     private function shop(): Places

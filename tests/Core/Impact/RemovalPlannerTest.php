@@ -5,11 +5,16 @@ declare(strict_types=1);
 namespace Lantern\Tests\Core\Impact;
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Impact\EntryMention;
 use Lantern\Core\Impact\Mention;
+use Lantern\Core\Impact\MentionKind;
 use Lantern\Core\Impact\Onward;
+use Lantern\Core\Impact\OutsideMention;
 use Lantern\Core\Impact\Removal;
 use Lantern\Core\Impact\RemovalPlanner;
+use Lantern\Core\Impact\TextMention;
 use Lantern\Core\Impact\Touch;
+use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
@@ -54,7 +59,7 @@ final class RemovalPlannerTest extends TestCase
     {
         $removal = $this->plan(Onward::to($this->place('papers', '/papers')), [], known: null);
         self::assertSame([], $removal->made);
-        self::assertStringContainsString('No visitor knows /gifts yet', $removal->touches[0]->sentence);
+        self::assertStringContainsString('No visitor knows /gifts yet', TouchWords::of($removal->touches[0]));
     }
 
     public function testAnUnpublishedAddressIsKeptWhereARedirectForAllBelowLeadsThere(): void
@@ -74,10 +79,10 @@ final class RemovalPlannerTest extends TestCase
 
     public function testSaysWhatBecomesOfEachMention(): void
     {
-        $mentions = [new Mention('entry', 'Header', '“Gifts” under Kits'), new Mention('text', 'Care of paper', 'a link'), new Mention('outside', 'Autumn', 'advertisement'), new Mention('closed-place', 'Old kits', 'while it is closed')];
-        $said = implode(' ', array_map(static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').$touch->sentence, $this->plan(Onward::to($this->place('papers', '/papers')), [], mentions: $mentions, visits: 214)->touches));
+        $mentions = [new EntryMention('Header', 'm', 'e', 'Gifts', ['Kits']), new TextMention('Care of paper', 'p'), new OutsideMention('Autumn', 'o', 'advertisement'), new Mention(MentionKind::ClosedPlace, 'Old kits')];
+        $said = implode(' ', array_map(static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').TouchWords::of($touch), $this->plan(Onward::to($this->place('papers', '/papers')), [], mentions: $mentions, visits: 214)->touches));
         self::assertSame('/gifts leads to “Title of papers” for good (301); it had 214 visits in 30 days. Header loses “Gifts” under Kits; what stands below it stays, under a heading. The links in “Care of paper” lead to “Title of papers”. Closed places that lead here lead to “Title of papers”: “Old kits”. Outside of the shop its address stands in Autumn (advertisement). Whoever follows it arrives at “Title of papers”; change it there by hand. “Title of child” below it keeps its address, and stands one step higher.', $said);
-        $said = implode(' ', array_map(static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').$touch->sentence, $this->plan(Onward::gone(), [], mentions: $mentions)->touches));
+        $said = implode(' ', array_map(static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').TouchWords::of($touch), $this->plan(Onward::gone(), [], mentions: $mentions)->touches));
         self::assertStringContainsString('Breaks: /gifts answers “gone” (410).', $said);
         self::assertStringContainsString('The links in “Care of paper” become plain words.', $said);
         self::assertStringContainsString('Breaks: Outside of the shop its address stands in Autumn (advertisement). Whoever follows it finds nothing', $said);

@@ -85,7 +85,7 @@ final class CountingLinks implements LinkLookup
         return array_fill_keys($this->links['front'] ?? [], true);
     }
 
-    public function leadingTo(array $placeIds): array
+    public function leadingTo(array $placeIds, array $front): array
     {
         ++$this->asked;
         $sources = array_fill_keys($placeIds, []);

@@ -7,6 +7,7 @@ namespace Lantern\Tests\Core\Menu;
 use Eris\Generators;
 use Eris\TestTrait;
 use Lantern\Core\Menu\Conflict;
+use Lantern\Core\Menu\Difference;
 use Lantern\Core\Menu\Direction;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingSource;
@@ -66,6 +67,26 @@ final class MergeTest extends TestCase
                 }
             }
         }
+    }
+
+    /** What PHP's `==` takes for one is two to a reader: numbers, leading zeros, exponents. */
+    #[DataProvider('alike')]
+    public function testWordsThatLookLikeOneNumberAreTwo(string $was, string $is): void
+    {
+        $line = static fn (string $label): Tree => new Tree([new Entry('one', new Heading(), $label), new Entry('two', new Heading(), 'two', note: $label)]);
+        self::assertFalse($line($was)->equals($line($is)));
+        self::assertTrue($line($is)->equals(Difference::between($line($was), $line($is))->apply($line($was))));
+        self::assertSame($is, Merge::of($line($was), $line($was), $line($is))->tree->entries[0]->label);
+        self::assertNotSame([], Merge::of($line('x'), $line($was), $line($is))->conflicts, 'two people wanted two labels');
+    }
+
+    /** @return iterable<int, array{string, string}> */
+    public static function alike(): iterable
+    {
+        yield ['1.5', '1.50'];
+        yield ['7', '007'];
+        yield ['1e3', '1000'];
+        yield ['+1', '1'];
     }
 
     #[DataProvider('pairs')]

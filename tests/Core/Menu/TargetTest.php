@@ -29,7 +29,7 @@ final class TargetTest extends TestCase
 
     public function testAnOrdinaryOutsideAddressIsTaken(): void
     {
-        foreach (['https://example.org', 'http://example.org:8080/a%20b?c=d#e', 'HTTPS://EXAMPLE.ORG/ä'] as $url) {
+        foreach (['https://example.org', 'http://example.org:8080/a%20b?c=d#e', 'https://example.org/%C3%A4'] as $url) {
             self::assertSame($url, (new OutsideTarget($url))->url);
         }
     }

@@ -23,6 +23,8 @@ final class FileTypeTest extends TestCase
         yield ['chart.pdf', 'application/pdf', FileType::Pdf];
         yield ['CHART.PDF', 'application/pdf', FileType::Pdf];
         yield ['a.jpeg', 'image/jpeg', FileType::Jpeg];
+        yield ['fold.mp4', 'video/mp4', FileType::Mp4];
+        yield ['fold.WEBM', 'video/webm', FileType::Webm];
         yield ['prices.csv', 'text/plain', FileType::Csv];
         yield ['note.txt', 'text/html', FileType::Text];
     }
@@ -41,6 +43,7 @@ final class FileTypeTest extends TestCase
         yield ['chart.pdf', 'text/html', 10, 'its content is text/html'];
         yield ['cat.png', 'image/jpeg', 10, 'called .png'];
         yield ['cat.svg', 'image/svg+xml', 10, 'no type that the shop offers'];
+        yield ['fold.mp4', 'video/x-msvideo', 10, 'its content is video/x-msvideo'];
         yield ['page.html', 'text/html', 10, 'no type'];
         yield ['run.php', 'text/x-php', 10, 'no type'];
         yield ['shell.php.png', 'text/x-php', 10, 'its content is text/x-php'];

@@ -87,4 +87,15 @@ final class PlaceTest extends TestCase
     {
         return Visitor::guest($this->now());
     }
+
+    public function testWhatStandsBelowIsTheOtherSideOfStandingBelow(): void
+    {
+        foreach (PlaceKind::cases() as $kind) {
+            if (null !== $below = $kind->hasBelow()) {
+                self::assertSame($kind, $below->standsBelow());
+            }
+        }
+        self::assertSame([PlaceKind::Page, PlaceKind::Category, PlaceKind::Article], array_map(static fn (PlaceKind $kind): ?PlaceKind => $kind->hasBelow(), [PlaceKind::PageGroup, PlaceKind::Category, PlaceKind::Journal]));
+        self::assertNull(PlaceKind::Product->hasBelow());
+    }
 }

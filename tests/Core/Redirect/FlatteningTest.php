@@ -95,7 +95,7 @@ final class FlatteningTest extends TestCase
                 new Rule('r', Address::parse('/a'), false, $goal, $status);
                 self::fail('It was not refused.');
             } catch (Refused $refused) {
-                self::assertSame('goal', $refused->field);
+                self::assertSame('target', $refused->field);
             }
         }
     }

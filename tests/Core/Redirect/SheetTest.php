@@ -17,7 +17,7 @@ use Lantern\Core\Redirect\RuleTable;
 use Lantern\Core\Redirect\Sheet;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
-use Lantern\Interchange\RedirectCsv;
+use Lantern\Interchange\Csv\RedirectCsv;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -105,6 +105,39 @@ final class SheetTest extends TestCase
         $again = $this->judge($sheet, $known);
         self::assertSame(5, $again->count(Fate::Already), implode(' ', array_map(static fn (JudgedLine $one): string => $one->words, $again->lines)));
         self::assertSame([[], []], [$again->added, $again->changed]);
+    }
+
+    public function testItsLastDayIsOverWhenThatDayIsInTheShop(): void
+    {
+        $line = new SheetLine(1, '/spring', '/papers', '302', '2027-03-31');
+        $judge = static fn (string $zone): ?Rule => Sheet::judge([$line], self::ORIGIN, [], new RuleTable([]), new \DateTimeImmutable('2026-03-01'), zone: new \DateTimeZone($zone))->added[0] ?? null;
+        $there = $judge('America/New_York');
+        self::assertNotNull($there);
+        self::assertEquals(new \DateTimeImmutable('2027-04-01T04:00:00Z'), $there->until);
+        self::assertTrue($there->isInForce(new \DateTimeImmutable('2027-03-31T23:59:59', new \DateTimeZone('America/New_York'))));
+        self::assertFalse($there->isInForce(new \DateTimeImmutable('2027-04-01T00:00:00', new \DateTimeZone('America/New_York'))));
+        self::assertEquals(new \DateTimeImmutable('2027-03-31T18:15:00Z'), $judge('Asia/Kathmandu')?->until);
+    }
+
+    #[DataProvider('fields')]
+    public function testWhatIsRefusedNamesTheFieldToChange(SheetLine $line, string $field): void
+    {
+        $judged = Sheet::judge([$line], self::ORIGIN, [], new RuleTable([]), new \DateTimeImmutable('2026-03-01'))->lines[0];
+        self::assertSame([Fate::Refused, $field], [$judged->fate, $judged->field], $judged->words);
+    }
+
+    /** @return iterable<array{SheetLine, string}> */
+    public static function fields(): iterable
+    {
+        yield [new SheetLine(1, 'old', '/papers', '301'), 'source'];
+        yield [new SheetLine(1, '/a%zz', '/papers', '301'), 'source'];
+        yield [new SheetLine(1, '/old', '/a%zz', '301'), 'target'];
+        yield [new SheetLine(1, '/old', 'javascript:alert(1)', '301'), 'target'];
+        yield [new SheetLine(1, '/old', '/new/*', '301'), 'target'];
+        yield [new SheetLine(1, '/old', '/new', '200'), 'status'];
+        yield [new SheetLine(1, '/old', '/new', '302', '2026-02-30'), 'until'];
+        yield [new SheetLine(1, '/old', '/new', '302', 'tomorrow'), 'until'];
+        yield [new SheetLine(1, '/old', '/new', '302', '0000-00-00'), 'until'];
     }
 
     /** @param list<array{int, string, string, string}> $expected */

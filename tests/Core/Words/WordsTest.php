@@ -43,6 +43,20 @@ final class WordsTest extends TestCase
         self::assertSame('<p><a>Stone</a>, <a>chart</a>, <a href="/typed">typed</a></p>', $words->shown([], []), 'what is gone keeps its words');
     }
 
+    public function testVideoPlaysByNobodysWishButTheVisitors(): void
+    {
+        $video = '<video src="place:'.self::CHART.'" poster="place:'.self::PAPERS.'" aria-label="A fold"></video>';
+        $words = new Words("<p>See</p>$video<p>so.</p>");
+        self::assertEquals([new Reference(self::CHART, null, '', 'video'), new Reference(self::PAPERS, null, '', 'picture')], $words->references());
+        $destinations = [self::PAPERS => new Destination(Address::parse('/files/p.png')), self::CHART => new Destination(Address::parse('/files/c.webm'))];
+        self::assertSame('<p>See</p><video src="/look/files/c.webm" poster="/look/files/p.png" aria-label="A fold" controls playsinline preload="none"></video><p>so.</p>', $words->shown($destinations, [], '/look'));
+        self::assertSame('<p>See</p><video src="/files/c.webm" aria-label="A fold" controls playsinline preload="metadata"></video><p>so.</p>', $words->shown([self::CHART => $destinations[self::CHART]], []), 'without its poster');
+        self::assertSame('<p>See</p><p>so.</p>', $words->shown([self::PAPERS => $destinations[self::PAPERS]], []), 'a poster alone is nothing');
+        self::assertSame('<p>See</p><p>so.</p>', $words->withoutLinksTo(self::CHART, '/files/c.webm', null)->html);
+        self::assertSame('<p>See</p><video src="place:'.self::CHART.'" aria-label="A fold"></video><p>so.</p>', $words->withoutLinksTo(self::PAPERS, '/files/p.png', self::CHART)->html);
+        self::assertSame('<video poster="place:'.self::PAPERS.'" src="place:'.self::CHART.'"></video>', (new Words('<video poster="/p" src="/c"></video>'))->referring(['/p' => self::PAPERS, '/c' => self::CHART])->html);
+    }
+
     public function testBlanksAreFilledFromTheDetailsOfTheShop(): void
     {
         $words = new Words('<p><span data-blank="shop"></span> in <span data-blank="country"></span>, <span data-blank="mail"></span> and <span data-blank="mail"></span></p>');

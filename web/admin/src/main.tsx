@@ -2,42 +2,54 @@ import './style.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import { meta } from './api/client';
-import { MenusView } from './menus/MenusView';
-import { Toasts } from './parts/toasts';
-import { PlaceSheetView } from './places/PlaceSheetView';
-import { PlacesView } from './places/PlacesView';
-import { PoliciesView } from './places/PoliciesView';
-import { RedirectsView } from './redirects/RedirectsView';
-import { ReleasesView } from './releases/ReleasesView';
+import { Navigate, Route, Router, Routes } from 'react-router';
+import { meta } from './data/client';
+import { useStore } from './data/store';
+import { lazily } from './parts/lazily';
+import { setShopZone } from './parts/when';
+import { navigator, place } from './shell/history';
+import { Nowhere } from './shell/Nowhere';
 import { Shell } from './shell/Shell';
+import { ViewBoundary } from './shell/ViewBoundary';
 
-const queries = new QueryClient({ defaultOptions: { queries: { retry: false, staleTime: 2000, refetchOnWindowFocus: true } } });
+setShopZone(meta('time-zone') || 'UTC');
 
-const router = createBrowserRouter([
-  {
-    path: '/',
-    element: <Shell />,
-    children: [
-      { index: true, element: <Navigate to="/menus" replace /> },
-      { path: 'menus/:id?', element: <MenusView /> },
-      { path: 'places', element: <PlacesView /> },
-      { path: 'places/policies', element: <PoliciesView /> },
-      { path: 'places/:id', element: <PlaceSheetView /> },
-      { path: 'redirects', element: <RedirectsView /> },
-      { path: 'releases/:number?', element: <ReleasesView /> },
-      { path: '*', element: <Nowhere /> },
-    ],
+const queries = new QueryClient({
+  defaultOptions: {
+    // What others change is told by the news; nothing is asked again only because a window was looked at.
+    queries: { retry: false, staleTime: 30_000, refetchOnWindowFocus: false, networkMode: 'always' },
+    mutations: { networkMode: 'always' },
   },
-]);
+});
 
-function Nowhere() {
+// A view is fetched when it is opened; a menu is the next thing that most people open.
+const FrameView = lazily(() => import('./menus/FrameView').then((view) => view.default));
+const MenuView = lazily(() => import('./menus/MenuView').then((view) => view.default));
+const PlacesView = lazily(() => import('./places/PlacesView').then((view) => view.default));
+const PlaceSheetView = lazily(() => import('./places/PlaceSheetView').then((view) => view.default));
+const PoliciesView = lazily(() => import('./policies/PoliciesView').then((view) => view.default));
+const RedirectsView = lazily(() => import('./redirects/RedirectsView').then((view) => view.default));
+const ReleasesView = lazily(() => import('./releases/ReleasesView').then((view) => view.default));
+
+function Views() {
+  const location = useStore(place);
   return (
-    <main className="p-8">
-      <h1>There is no such view</h1>
-      <p className="mt-2 text-soft">Choose one above.</p>
-    </main>
+    <Router location={location} navigator={navigator}>
+      <Routes>
+        <Route path="/" element={<Shell />}>
+          <Route index element={<Navigate to="/menus" replace />} />
+          <Route path="menus" element={<FrameView onShown={MenuView.fetch} />} />
+          <Route path="menus/:id" element={<MenuView />} />
+          <Route path="places" element={<PlacesView />} />
+          <Route path="places/policies" element={<Navigate to="/policies" replace />} />
+          <Route path="places/:id" element={<PlaceSheetView />} />
+          <Route path="policies" element={<PoliciesView />} />
+          <Route path="redirects" element={<RedirectsView />} />
+          <Route path="releases/:number?" element={<ReleasesView />} />
+          <Route path="*" element={<Nowhere />} />
+        </Route>
+      </Routes>
+    </Router>
   );
 }
 
@@ -49,9 +61,9 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <Toasts>
-          <RouterProvider router={router} />
-        </Toasts>
+        <ViewBoundary>
+          <Views />
+        </ViewBoundary>
       </QueryClientProvider>
     </StrictMode>,
   );

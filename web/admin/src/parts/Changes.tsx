@@ -1,10 +1,10 @@
 import { Link } from 'react-router';
-import type { Change } from '../api/client';
+import type { Change } from '../data/client';
 
 const kinds: Record<Change['kind'], string> = { menu: 'Menu', place: 'Place', redirect: 'Redirect', bay: 'Frame', setting: 'Shop' };
 
-/** Changes in words, one block for each thing a person would name; of very many redirects only some. */
-export function Changes({ changes, more = 0 }: { changes: Change[]; more?: number }) {
+/** Changes in words, one block for each thing a person would name; of very many a part, and the next when it is asked for. */
+export function Changes({ changes, more = 0, onMore }: { changes: Change[]; more?: number; onMore?: (() => void) | undefined }) {
   return (
     <ul className="grid gap-3">
       {changes.map((change) => (
@@ -15,7 +15,7 @@ export function Changes({ changes, more = 0 }: { changes: Change[]; more?: numbe
               {change.kind === 'menu' || change.kind === 'place' ? (
                 <Link to={`/${change.kind}s/${change.id}`}>{change.name}</Link>
               ) : (
-                <span className={change.kind === 'redirect' ? 'font-mono text-[13px]' : ''}>{change.name}</span>
+                <span className={change.kind === 'redirect' ? 'font-mono text-mono' : ''}>{change.name}</span>
               )}
             </span>
             <ul className="text-soft">
@@ -26,7 +26,14 @@ export function Changes({ changes, more = 0 }: { changes: Change[]; more?: numbe
           </div>
         </li>
       ))}
-      {more > 0 && <li className="text-soft">And {more.toLocaleString('en-GB')} more redirects. They stand in the table of redirects.</li>}
+      {more > 0 && <li className="text-soft">And {more.toLocaleString('en-GB')} more edits.</li>}
+      {onMore && (
+        <li>
+          <button type="button" className="button" onClick={onMore}>
+            Show the next
+          </button>
+        </li>
+      )}
     </ul>
   );
 }

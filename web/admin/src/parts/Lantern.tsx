@@ -1,4 +1,4 @@
-import type { Light } from '../api/client';
+import type { Light } from '../data/client';
 
 const frame = 'M8 1.6v1.5M5.9 3.1h4.2M4.8 6 6 3.1h4L11.2 6M4.8 6h6.4l.8 6.6H4zM3.4 14.5h9.2M4 12.6l-.6 1.9m8.6-1.9.6 1.9';
 

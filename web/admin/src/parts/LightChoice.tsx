@@ -1,8 +1,8 @@
 import { useId } from 'react';
-import type { Light, PlaceBrief } from '../api/client';
+import type { Light, PlaceBrief } from '../data/client';
 import { Lantern } from './Lantern';
 
-const lights: { light: Light; name: string; sentence: string }[] = [
+export const lights: { light: Light; name: string; sentence: string }[] = [
   { light: 'open', name: 'Open', sentence: 'It opens at its address, and menus may show it.' },
   { light: 'quiet', name: 'Quiet', sentence: 'It opens at its address, but no menu or list leads to it. It is never “not found”.' },
   { light: 'closed', name: 'Closed', sentence: 'It does not open.' },

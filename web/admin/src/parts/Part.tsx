@@ -14,11 +14,3 @@ export function Part({ name, aside, children }: { name: string; aside?: ReactNod
 }
 
 export const partId = (name: string) => name.toLowerCase().replaceAll(' ', '-');
-
-export function Wrong({ id, problem }: { id: string; problem: string | null }) {
-  return problem ? (
-    <p id={id} role="alert" className="mt-1 text-brick">
-      {problem}
-    </p>
-  ) : null;
-}

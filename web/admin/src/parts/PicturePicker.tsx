@@ -1,4 +1,4 @@
-import type { PlaceBrief } from '../api/client';
+import type { PlaceBrief } from '../data/client';
 import { PlacePicker } from './PlacePicker';
 
 /** Finds one of the shop's files that can be shown as a picture. */

@@ -1,12 +1,17 @@
-import { expect, it } from 'vitest';
+import { afterEach, expect, it } from 'vitest';
 import { uuidv7 } from './uuid';
-import { fromLocalField, toLocalField, when } from './when';
+import { fromLocalField, lastDay, setShopZone, toLocalField, when } from './when';
 
-it('says the time for today, the day for this year, the year for others', () => {
-  const now = new Date(2026, 5, 10, 12);
-  expect(when(new Date(2026, 5, 10, 9, 5).toISOString(), now)).toBe('today 09:05');
-  expect(when(new Date(2026, 2, 1).toISOString(), now)).toBe('1 Mar');
-  expect(when(new Date(2025, 2, 1).toISOString(), now)).toBe('1 Mar 2025');
+afterEach(() => setShopZone('UTC'));
+
+it('says the time for today, the day for this year, the year for others, by the clocks of the shop', () => {
+  const now = new Date('2026-06-10T12:00:00Z');
+  expect(when('2026-06-10T09:05:00Z', now)).toBe('today 09:05');
+  expect(when('2026-03-01T00:00:00Z', now)).toBe('1 Mar');
+  expect(when('2025-03-01T00:00:00Z', now)).toBe('1 Mar 2025');
+  setShopZone('Asia/Tokyo');
+  expect(when('2026-06-10T09:05:00Z', now)).toBe('today 18:05');
+  expect(when('2026-06-10T15:30:00Z', now)).toBe('11 Jun');
 });
 
 it('makes ids of version 7 that ascend with time', () => {
@@ -15,10 +20,20 @@ it('makes ids of version 7 that ascend with time', () => {
   for (const id of ids) expect(id).toMatch(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/);
 });
 
-it('takes a moment to the field for local times and back, to the minute', () => {
-  for (const moment of ['2027-03-01T10:00:00.000Z', '2027-10-31T01:30:00.000Z', '2026-12-31T23:59:00.000Z']) {
-    expect(fromLocalField(toLocalField(moment))).toBe(moment);
-  }
+it('shows a moment by the clocks of the shop, and sends what is typed without an offset', () => {
+  expect(toLocalField('2027-07-01T10:00:00Z')).toBe('2027-07-01T10:00');
+  setShopZone('Europe/London');
+  expect(toLocalField('2027-07-01T10:00:00Z')).toBe('2027-07-01T11:00');
+  setShopZone('America/St_Johns');
+  expect(toLocalField('2027-01-01T00:00:00Z')).toBe('2026-12-31T20:30');
+  expect(fromLocalField('2027-07-01T11:00')).toBe('2027-07-01T11:00');
   expect(toLocalField(null)).toBe('');
   expect(fromLocalField('')).toBeNull();
+});
+
+it('names the last day of what ends with it', () => {
+  setShopZone('Europe/London');
+  expect(lastDay('2027-03-31T23:00:00Z')).toBe('2027-03-31');
+  expect(lastDay('2027-03-29T12:00:00Z')).toBe('2027-03-29');
+  expect(lastDay(null)).toBe('');
 });

@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { type AddressPlan, api, ask, type PlaceBrief } from '../api/client';
-import { Wrong } from '../parts/Part';
+import { type AddressPlan, api, ask, type PlaceBrief } from '../data/client';
+import { useDone } from '../data/edits';
+import { Wrong } from '../parts/Notice';
 import { useAsked } from '../parts/useAsked';
-import { useEdits } from '../parts/useEdits';
+import { useDraft } from '../parts/useDraft';
 
 /** A typed address, and what the change would do, told while it is typed and before it is made. */
 export function AddressField({
@@ -21,11 +22,13 @@ export function AddressField({
   autoFocus?: boolean;
   onLeave?: () => void;
 }) {
-  const [typed, setTyped] = useState(place.address);
+  // What is typed and not made yet follows no one; without it the field shows the address as it is.
+  const [draft, setDraft, done] = useDraft<string | null>(`address ${place.id}`, null, `The new address of ${place.title}`);
+  const typed = draft ?? place.address;
   const [carry, setCarry] = useState(true);
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const edit = useEdits();
+  const edit = useDone();
   const asks = typed.trim() !== place.address;
   const wish = { place: place.id, seen: place.address, to: typed, carryBelow: carry };
   const { answer: plan, problem: unknown } = useAsked<AddressPlan>(asks ? JSON.stringify(wish) : null, () =>
@@ -34,16 +37,20 @@ export function AddressField({
   const problem = refused ?? unknown ?? plan?.lines[0]?.problem ?? null;
   const change = (value: string) => {
     setRefused(null);
-    setTyped(value);
+    if (value === place.address) {
+      setDraft(null);
+      done();
+    } else setDraft(value);
   };
   const make = async () => {
     if (!plan || problem || busy) return;
     setBusy(true);
-    const wrong = await edit(ask(api.POST('/api/addresses', { body: { wishes: [wish] } })));
+    const wrong = await edit(() => api.POST('/api/addresses', { body: { wishes: [wish] } }));
     setBusy(false);
     if (wrong) setRefused(wrong.message);
     else {
-      setTyped(plan.lines[0]?.address ?? typed);
+      setDraft(null);
+      done();
       onLeave?.();
     }
   };
@@ -51,7 +58,7 @@ export function AddressField({
   return (
     <>
       <input
-        className="field font-mono text-[13px]"
+        className="field font-mono text-mono"
         aria-label="Address"
         aria-invalid={problem !== null}
         aria-describedby={problem ? `${id}-problem` : plan ? `${id}-plan` : undefined}
@@ -63,9 +70,10 @@ export function AddressField({
         onChange={(event) => change(event.target.value)}
         onKeyDown={(event) => {
           if (event.key === 'Enter') void make();
-          if (event.key === 'Escape' && onLeave) {
+          if (event.key === 'Escape' && (onLeave || asks)) {
             event.stopPropagation();
-            onLeave();
+            change(place.address);
+            onLeave?.();
           }
         }}
       />
@@ -87,7 +95,7 @@ export function AddressField({
       {plan && !problem && (
         <div id={`${id}-plan`} ref={autoFocus ? bringIntoView : undefined} className="mt-3 rounded-md bg-tide-wash px-4 py-3">
           <p className="font-semibold break-words">
-            <span className="font-mono text-[13px]">{place.address}</span> becomes <span className="font-mono text-[13px]">{plan.lines[0]?.address}</span>
+            <span className="font-mono text-mono">{place.address}</span> becomes <span className="font-mono text-mono">{plan.lines[0]?.address}</span>
           </p>
           <PlanWords plan={plan} />
           <div className="mt-3 flex flex-wrap gap-3">
@@ -119,7 +127,9 @@ export function AddressField({
 }
 
 /** In a long table the plan would open below what can be seen. */
-const bringIntoView = (element: HTMLElement | null) => element?.scrollIntoView({ block: 'nearest' });
+const bringIntoView = (element: HTMLElement | null) => {
+  element?.scrollIntoView({ block: 'nearest' });
+};
 
 /** What changes of addresses do, in sentences, and every address that changes. */
 export function PlanWords({ plan }: { plan: AddressPlan }) {

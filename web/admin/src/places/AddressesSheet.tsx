@@ -1,21 +1,23 @@
 import { useState } from 'react';
-import { type AddressPlan, api, ask, type PlaceRow } from '../api/client';
-import { Modal } from '../parts/Modal';
+import { type AddressPlan, api, ask, type PlaceRow } from '../data/client';
+import { useDone } from '../data/edits';
+import { Dialog } from '../parts/Dialog';
 import { useAsked } from '../parts/useAsked';
-import { useEdits } from '../parts/useEdits';
+import { useDraft } from '../parts/useDraft';
 import { PlanWords } from './AddressField';
 
 /** The addresses of many places, old and new side by side; judged as they are typed, changed as one. */
 export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; onClose: () => void; onDone: () => void }) {
   const lines = rows.filter((row) => !row.addressIsFixed);
-  const [typed, setTyped] = useState<Record<string, string>>(() => Object.fromEntries(lines.map((row) => [row.place.id, row.place.address])));
+  // Only what was typed; it is there again whenever these places are opened so, until it is made.
+  const [typed, setTyped, done] = useDraft<Record<string, string>>('addresses', {});
   const [carry, setCarry] = useState(true);
   const [refused, setRefused] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const edit = useEdits();
+  const edit = useDone();
   const wishes = lines
-    .filter(({ place }) => typed[place.id]?.trim() !== place.address)
-    .map(({ place }) => ({ place: place.id, seen: place.address, to: typed[place.id] ?? '', carryBelow: carry }));
+    .filter(({ place }) => (typed[place.id] ?? place.address).trim() !== place.address)
+    .map(({ place }) => ({ place: place.id, seen: place.address, to: typed[place.id] ?? place.address, carryBelow: carry }));
   const { answer: plan, problem: unknown } = useAsked<AddressPlan>(wishes.length > 0 ? JSON.stringify(wishes) : null, () =>
     ask(api.POST('/api/addresses/plan', { body: { wishes } })),
   );
@@ -23,18 +25,21 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
   const suggestible = lines.filter((row) => row.suggestedAddress !== row.place.address);
   const set = (more: Record<string, string>) => {
     setRefused(null);
-    setTyped((all) => ({ ...all, ...more }));
+    setTyped({ ...typed, ...more });
   };
   const make = async () => {
     if (!plan || problems.size > 0 || busy) return;
     setBusy(true);
-    const wrong = await edit(ask(api.POST('/api/addresses', { body: { wishes } })));
+    const wrong = await edit(() => api.POST('/api/addresses', { body: { wishes } }));
     setBusy(false);
     if (wrong) setRefused(wrong.message);
-    else onDone();
+    else {
+      done();
+      onDone();
+    }
   };
   return (
-    <Modal open onClose={onClose} title="Addresses" className="top-[4vh] flex max-h-[92vh] w-[min(1040px,calc(100vw-2rem))] flex-col gap-3 overflow-hidden p-5">
+    <Dialog open onClose={onClose} title="Addresses" width="widest">
       <div className="flex flex-wrap items-center gap-x-5 gap-y-2">
         <p className="text-soft">Type new addresses beside the old ones. Nothing is changed before you have seen what it does.</p>
         <span className="ml-auto flex flex-wrap items-center gap-3">
@@ -70,7 +75,7 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
               return (
                 <tr
                   key={place.id}
-                  className={`border-b border-line/60 align-top max-sm:block ${value === place.address ? '' : problem ? 'bg-brick-wash/50' : 'bg-tide-wash/60'}`}
+                  className={`border-b border-line align-top max-sm:block ${value === place.address ? '' : problem ? 'bg-brick-wash/50' : 'bg-tide-wash/60'}`}
                 >
                   <td className="max-w-52 truncate px-3 py-2 max-sm:block max-sm:max-w-none max-sm:pb-0" title={place.title}>
                     {place.title} <span className="text-sm text-soft">{place.kindWords}</span>
@@ -78,7 +83,7 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
                   <td className="address max-w-64 px-3 py-2 break-all max-sm:block max-sm:max-w-none max-sm:py-1">{place.address}</td>
                   <td className="px-3 py-1 max-sm:block">
                     <input
-                      className="field font-mono text-[12.5px]"
+                      className="field font-mono text-mono"
                       aria-label={`New address of ${place.title}`}
                       aria-invalid={problem !== undefined}
                       aria-describedby={problem ? `problem-${n}` : undefined}
@@ -102,7 +107,7 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
                         from the title:{' '}
                         <button
                           type="button"
-                          className="min-h-6 font-mono text-[12px] text-tide underline"
+                          className="min-h-6 font-mono text-mono text-tide underline"
                           onClick={() => set({ [place.id]: row.suggestedAddress })}
                         >
                           {row.suggestedAddress}
@@ -135,9 +140,21 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
           {wishes.length === 0 ? 'Change the addresses' : `Change ${wishes.length} ${wishes.length === 1 ? 'address' : 'addresses'}`}
         </button>
         <button type="button" className="button" onClick={onClose}>
-          Leave it
+          Leave it for now
         </button>
+        {Object.keys(typed).length > 0 && (
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              setTyped({});
+              done();
+            }}
+          >
+            As they were
+          </button>
+        )}
       </p>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,27 +1,30 @@
 import { useRef, useState } from 'react';
-import { type PlaceSheet, upload } from '../api/client';
-import { Choices } from '../menus/ShopBeside';
+import type { PlaceSheet } from '../data/client';
+import { replaceFile, revise, usePlaceChange } from '../data/place';
+import { warn } from '../data/told';
+import { Choices } from '../parts/Choices';
 import { KeptField } from '../parts/KeptField';
-import { Part, Wrong } from '../parts/Part';
-import { useTell } from '../parts/toasts';
-import { revise, usePlaceChange } from './usePlace';
+import { Wrong } from '../parts/Notice';
+import { Part } from '../parts/Part';
 
-const ways = { shown: 'Shown', 'new-tab': 'In a new tab', download: 'Downloaded' } as const;
+const ways = [
+  ['shown', 'Shown'],
+  ['new-tab', 'In a new tab'],
+  ['download', 'Downloaded'],
+] as const;
 
 /** What the file is, how links to it open it, and other bytes in its place. */
 export function FilePart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
   const { id } = sheet.place;
-  const change = usePlaceChange(id);
-  const tell = useTell();
+  const change = usePlaceChange(sheet);
   const chooser = useRef<HTMLInputElement>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const file = sheet.file;
   if (!file) return null;
   const replace = async (chosen: File | undefined) => {
     if (!chosen) return;
-    const wrong = await change((version) => upload<PlaceSheet>(`/api/places/${id}/file`, chosen, { 'If-Match': `"${version}"` }));
+    const wrong = await change(replaceFile(id, chosen), `“${sheet.place.title}” has the content of ${chosen.name} now.`);
     setProblem(wrong?.message ?? null);
-    if (!wrong) tell.say(`“${sheet.place.title}” has the content of ${chosen.name} now.`);
   };
   return (
     <Part name="File">
@@ -32,13 +35,10 @@ export function FilePart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boole
         <span className="text-soft">A link opens it</span>
         <Choices
           name="How a link opens it"
-          all={Object.values(ways)}
-          chosen={ways[file.serving]}
+          all={ways}
+          chosen={file.serving}
           disabled={!canEdit}
-          onChoose={(words) => {
-            const serving = (Object.keys(ways) as (keyof typeof ways)[]).find((way) => ways[way] === words);
-            void change((version) => revise(id, version, { serving })).then((wrong) => wrong && tell.warn(wrong));
-          }}
+          onChoose={(serving) => void change(revise(id, { serving })).then((wrong) => wrong && warn(wrong))}
         />
       </div>
       {file.serving === 'download' && (
@@ -46,8 +46,9 @@ export function FilePart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boole
           <KeptField
             label="Name under which it is saved; empty: the last part of its address"
             value={file.downloadName}
+            draftKey={`place ${id} download name`}
             disabled={!canEdit}
-            onKeep={(downloadName) => change((version) => revise(id, version, { downloadName }))}
+            onKeep={(downloadName) => change(revise(id, { downloadName }))}
           />
         </div>
       )}

@@ -1,11 +1,12 @@
 import { useEffect, useState } from 'react';
-import { api, ask, type PlaceBrief, type PlaceSheet, type RevisionInput, type Touch } from '../api/client';
+import { api, ask, type PlaceBrief, type PlaceSheet, type RevisionInput, type Touch } from '../data/client';
+import { revise, usePlaceChange } from '../data/place';
 import { LightChoice } from '../parts/LightChoice';
-import { Part, Wrong } from '../parts/Part';
-import { useTell } from '../parts/toasts';
-import { fromLocalField, toLocalField } from '../parts/when';
+import { Wrong } from '../parts/Notice';
+import { Part } from '../parts/Part';
+import { Pick } from '../parts/Pick';
+import { fromLocalField, shopZone, toLocalField } from '../parts/when';
 import { TouchList } from './Touches';
-import { revise, usePlaceChange } from './usePlace';
 import { WhereVisitorsGo } from './WhereVisitorsGo';
 
 type Wanted = {
@@ -36,15 +37,16 @@ const asRevision = (wanted: Wanted): RevisionInput => ({
 /** What the place lets out, when and to whom; what a change touches is told before it is made. */
 export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
   const { place } = sheet;
-  const change = usePlaceChange(place.id);
-  const tell = useTell();
-  const [wanted, setWanted] = useState(() => wantedOf(sheet));
+  const change = usePlaceChange(sheet);
+  // Only what was touched here; the rest follows the place, whoever changes it.
+  const [touched, setTouched] = useState<Partial<Wanted>>({});
   const [touches, setTouches] = useState<Touch[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const before = wantedOf(sheet);
+  const wanted: Wanted = { ...before, ...touched };
   const asks = JSON.stringify(wanted) !== JSON.stringify(before);
   const asked = JSON.stringify(asRevision(wanted));
-  const set = (part: Partial<Wanted>) => setWanted((now) => ({ ...now, ...part }));
+  const set = (part: Partial<Wanted>) => setTouched((now) => ({ ...now, ...part }));
 
   useEffect(() => {
     setTouches(null);
@@ -66,12 +68,10 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
   }, [asked, asks, place.id, wanted.closedAnswer, wanted.closedTo]);
 
   const make = async () => {
-    const wrong = await change((version) => revise(place.id, version, asRevision(wanted)));
-    if (wrong) return setProblem(wrong.message);
-    tell.say(
-      wanted.light === before.light ? `The light of ${place.title} has changed.` : `${place.title} is ${wanted.light} now.`,
-      () => void change((version) => revise(place.id, version, asRevision(before))).then((again) => again && tell.warn(again)),
-    );
+    const says = wanted.light === before.light ? `The light of ${place.title} has changed.` : `${place.title} is ${wanted.light} now.`;
+    const wrong = await change(revise(place.id, asRevision(wanted)), says);
+    if (wrong) setProblem(wrong.message);
+    else setTouched({});
   };
 
   return (
@@ -80,7 +80,7 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
       {place.mayClose && (
         <div className="mt-3 grid gap-x-4 gap-y-2 sm:grid-cols-2">
           <label className="text-sm text-soft">
-            Opens on
+            Opens on <span className="text-sm">({shopZone()})</span>
             <input
               type="datetime-local"
               className="field mt-1 text-base text-ink"
@@ -90,7 +90,7 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
             />
           </label>
           <label className="text-sm text-soft">
-            Closes on
+            Closes on <span className="text-sm">({shopZone()})</span>
             <input
               type="datetime-local"
               className="field mt-1 text-base text-ink"
@@ -99,19 +99,21 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
               onChange={(event) => set({ closesOn: event.target.value })}
             />
           </label>
-          <label className="text-sm text-soft">
-            Audience
-            <select
-              className="field mt-1 text-base text-ink"
+          <div className="grid content-start gap-1 text-sm text-soft">
+            <span aria-hidden="true">Audience</span>
+            <Pick
+              label="Audience"
+              labelShown={false}
               disabled={!canEdit}
-              value={wanted.audience}
-              onChange={(event) => set({ audience: event.target.value as Wanted['audience'] })}
-            >
-              <option value="everyone">everyone</option>
-              <option value="customers">customers, who are signed in</option>
-              <option value="guests">guests, who are not</option>
-            </select>
-          </label>
+              chosen={wanted.audience}
+              all={[
+                ['everyone', 'everyone'],
+                ['customers', 'customers, who are signed in'],
+                ['guests', 'guests, who are not'],
+              ]}
+              onChoose={(audience) => set({ audience: audience as Wanted['audience'] })}
+            />
+          </div>
         </div>
       )}
       {place.mayClose && (wanted.light === 'closed' || wanted.opensOn || wanted.closesOn) && (
@@ -135,7 +137,7 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
             <button type="button" className="button button--tide" disabled={problem !== null || touches === null} onClick={() => void make()}>
               {wanted.light === before.light ? 'Change it' : `Make it ${wanted.light}`}
             </button>
-            <button type="button" className="button" onClick={() => setWanted(before)}>
+            <button type="button" className="button" onClick={() => setTouched({})}>
               Leave it
             </button>
           </div>

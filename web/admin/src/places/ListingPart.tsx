@@ -1,17 +1,17 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useState } from 'react';
-import { api, ask, type Listing, type PlaceSheet } from '../api/client';
+import { useDeferredValue, useState } from 'react';
+import { api, ask, type Listing, type PlaceSheet } from '../data/client';
+import { revise, usePlaceChange } from '../data/place';
+import { warn } from '../data/told';
 import { KeptField } from '../parts/KeptField';
+import { OnOff } from '../parts/OnOff';
 import { Part } from '../parts/Part';
-import { useTell } from '../parts/toasts';
-import { revise, usePlaceChange } from './usePlace';
 
 /** What search engines are told, and how they would show it. */
 export function ListingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
   const { id } = sheet.place;
   const { listing } = sheet;
-  const change = usePlaceChange(id);
-  const tell = useTell();
+  const change = usePlaceChange(sheet);
   const [title, setTitle] = useState(listing.title);
   const [description, setDescription] = useState(listing.description);
   const typed = useDeferredValue(`${title}\n${description}`);
@@ -23,24 +23,18 @@ export function ListingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bo
     placeholderData: keepPreviousData,
   });
   const seen = asks && shown.data ? shown.data : listing;
-  // What is put together with the rest is the rest as it is when its turn comes.
-  const put = (part: Partial<Pick<Listing, 'listed' | 'title' | 'description'>>) =>
-    change((version, { listing: now }) => revise(id, version, { listing: { listed: now.listed, title: now.title, description: now.description, ...part } }));
-  const [listed, setListed] = useState(listing.listed);
-  useEffect(() => setListed(listing.listed), [listing.listed]);
-  const list = async (wanted: boolean) => {
-    setListed(wanted);
-    const problem = await put({ listed: wanted });
-    if (!problem) return;
-    setListed(!wanted);
-    tell.warn(problem);
-  };
+  const put = (part: Partial<Pick<Listing, 'listed' | 'title' | 'description'>>, says = '') =>
+    change(revise(id, { listing: { listed: listing.listed, title: listing.title, description: listing.description, ...part } }), says);
   return (
     <Part name="Search listing">
-      <label className="flex min-h-6 items-center gap-2">
-        <input type="checkbox" className="size-4 accent-tide" disabled={!canEdit} checked={listed} onChange={(event) => void list(event.target.checked)} />
-        Search engines may list it
-      </label>
+      <OnOff
+        label="Search engines may list it"
+        on={listing.listed}
+        disabled={!canEdit}
+        onChange={(listed) =>
+          void put({ listed }, listed ? 'Search engines may list it.' : 'It is kept out of search engines.').then((problem) => problem && warn(problem))
+        }
+      />
       <p className="mt-1 text-sm text-soft">
         {listing.listed
           ? 'It stands in the sitemap as long as it opens.'
@@ -50,6 +44,7 @@ export function ListingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bo
         <KeptField
           label="Title for search engines; empty: the title of the place"
           value={listing.title}
+          draftKey={`place ${id} listing title`}
           disabled={!canEdit}
           onType={setTitle}
           onKeep={(next) => put({ title: next })}
@@ -57,7 +52,8 @@ export function ListingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bo
         <KeptField
           label="Description for search engines; empty: the short description"
           value={listing.description}
-          long
+          kind="long"
+          draftKey={`place ${id} listing description`}
           disabled={!canEdit}
           onType={setDescription}
           onKeep={(next) => put({ description: next })}

@@ -1,38 +1,40 @@
 import { useState } from 'react';
-import { api, ask, type PlaceBrief, type PlaceRow } from '../api/client';
+import { api, type PlaceBrief, type PlaceRow, type Rules } from '../data/client';
+import { useDone } from '../data/edits';
+import { warn } from '../data/told';
+import { Acts } from '../parts/Acts';
 import { PlacePicker } from '../parts/PlacePicker';
-import { useTell } from '../parts/toasts';
-import { useEdits } from '../parts/useEdits';
+import { type Chosen, howMany } from '../parts/useChosen';
 import { AddressesSheet } from './AddressesSheet';
 
 type Change = { light?: 'open' | 'quiet' | 'closed'; parent?: string | null; listed?: boolean; answer?: 'not-found' | 'gone' | 'elsewhere'; to?: string };
 
 /** What is done with all chosen places at once: one step, taken back as one. */
-export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; groups: PlaceBrief[]; onDone: () => void }) {
-  const tell = useTell();
-  const edit = useEdits();
+export function ManyPlaces({ chosen, rows, groups, rules }: { chosen: Chosen; rows: PlaceRow[]; groups: PlaceBrief[]; rules: Rules | undefined }) {
+  const edit = useDone();
   const [busy, setBusy] = useState(false);
   const [asking, setAsking] = useState<'closed' | 'addresses' | null>(null);
+  const { ids, none: onDone } = chosen;
 
   const make = async (change: Change) => {
     setBusy(true);
-    const wrong = await edit(ask(api.POST('/api/places/many', { body: { places: chosen.map(({ place }) => place.id), ...change } })));
+    const wrong = await edit(() => api.POST('/api/places/many', { body: { places: [...ids], ...change } }));
     setBusy(false);
-    if (wrong) tell.warn(wrong);
+    if (wrong) warn(wrong);
     else {
       setAsking(null);
-      onDone();
+      onDone(ids);
     }
   };
 
-  if (chosen.length === 0) return null;
-  const kinds = new Set(chosen.map(({ place }) => place.kind));
-  const above = kinds.size === 1 ? { page: 'page-group', category: 'category', article: 'journal' }[[...kinds][0] ?? ''] : undefined;
+  if (ids.size === 0) return null;
+  // Of those that are not on the screen it is not known of which kind they are.
+  const known = rows.filter(({ place }) => ids.has(place.id));
+  const kinds = known.length === ids.size ? [...new Set(known.map(({ place }) => place.kind))] : [];
+  const above = kinds.length === 1 ? rules?.kinds.find(({ kind }) => kind === kinds[0])?.above : null;
   return (
     <section aria-label="Chosen places" className="mb-2 flex flex-wrap items-center gap-2 rounded-md bg-tide-wash px-3 py-2">
-      <strong className="mr-2">
-        {chosen.length} {chosen.length === 1 ? 'place' : 'places'} chosen
-      </strong>
+      <strong className="mr-2">{howMany(chosen, ['place', 'places'])}</strong>
       {(['open', 'quiet'] as const).map((light) => (
         <button key={light} type="button" className="button" disabled={busy} onClick={() => void make({ light })}>
           Make {light}
@@ -47,7 +49,7 @@ export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; gro
       >
         Make closed…
       </button>
-      <button type="button" className="button" disabled={busy} onClick={() => setAsking('addresses')}>
+      <button type="button" className="button" disabled={busy || known.length !== ids.size} onClick={() => setAsking('addresses')}>
         Addresses…
       </button>
       <button type="button" className="button" disabled={busy} onClick={() => void make({ listed: false })}>
@@ -57,25 +59,19 @@ export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; gro
         Into search engines
       </button>
       {above && (
-        <select
-          className="field w-auto"
-          aria-label="Put them below"
+        <Acts
+          label="Put them below"
+          className="button"
           disabled={busy}
-          value=""
-          onChange={(event) => void make({ parent: event.target.value === 'none' ? null : event.target.value })}
+          acts={[
+            { name: `no ${above.replace('-', ' ')}`, does: () => void make({ parent: null }) },
+            ...groups.filter(({ kind }) => kind === above).map(({ id, title }) => ({ name: title, does: () => void make({ parent: id }) })),
+          ]}
         >
-          <option value="">Put below…</option>
-          <option value="none">no {above.replace('-', ' ')}</option>
-          {groups
-            .filter(({ kind }) => kind === above)
-            .map(({ id, title }) => (
-              <option key={id} value={id}>
-                {title}
-              </option>
-            ))}
-        </select>
+          Put below ▾
+        </Acts>
       )}
-      <button type="button" className="ml-auto min-h-6 text-tide underline" onClick={onDone}>
+      <button type="button" className="ml-auto min-h-6 text-tide underline" onClick={() => onDone()}>
         Choose none
       </button>
       {asking === 'closed' && (
@@ -95,7 +91,7 @@ export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; gro
               label="To a place"
               chosen={null}
               disabled={busy}
-              accept={({ id }) => !chosen.some(({ place }) => place.id === id)}
+              accept={({ id }) => !ids.has(id)}
               onChoose={(to) => to && void make({ light: 'closed', answer: 'elsewhere', to: to.id })}
             />
           </div>
@@ -103,7 +99,7 @@ export function ManyPlaces({ chosen, groups, onDone }: { chosen: PlaceRow[]; gro
       )}
       {asking === 'addresses' && (
         <AddressesSheet
-          rows={chosen}
+          rows={known}
           onClose={() => setAsking(null)}
           onDone={() => {
             setAsking(null);

@@ -1,9 +1,13 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask, askDone, type Mention, type PlaceSheet } from '../api/client';
-import { Part, Wrong } from '../parts/Part';
-import { useTell } from '../parts/toasts';
+import { api, ask, askDone, type Mention, type PlaceSheet } from '../data/client';
+import { useEdit } from '../data/edits';
+import { mentionsQuery } from '../data/queries';
+import { warn } from '../data/told';
+import { Wrong } from '../parts/Notice';
+import { Part } from '../parts/Part';
+import { useDraft } from '../parts/useDraft';
 
 const groups: { kind: Mention['kind']; name: string }[] = [
   { kind: 'entry', name: 'Menus' },
@@ -17,7 +21,7 @@ const groups: { kind: Mention['kind']; name: string }[] = [
 /** Everything that leads to the place, each line opening at the spot. */
 export function MentionsPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
   const { id } = sheet.place;
-  const mentions = useQuery({ queryKey: ['mentions', id], queryFn: () => ask(api.GET('/api/places/{id}/mentions', { params: { path: { id } } })) });
+  const mentions = useQuery(mentionsQuery(id));
   if (!mentions.data)
     return <Part name="Mentions">{mentions.error ? <p className="text-brick">{mentions.error.message}</p> : <p className="text-soft">Looking…</p>}</Part>;
   const { steps } = mentions.data;
@@ -66,20 +70,24 @@ function Where({ mention, place }: { mention: Mention; place: string }) {
     redirect: `/redirects?q=${encodeURIComponent(mention.where)}`,
     outside: null,
   }[mention.kind];
-  if (to) return <Link to={to}>{mention.where}</Link>;
-  return <span className={mention.kind === 'redirect' ? 'font-mono text-[13px]' : ''}>{mention.where}</span>;
+  if (to)
+    return (
+      <Link to={to} className="inline-block min-h-6 py-0.5">
+        {mention.where}
+      </Link>
+    );
+  return <span className={mention.kind === 'redirect' ? 'font-mono text-mono' : ''}>{mention.where}</span>;
 }
 
 function TakeOff({ id, name }: { id: string; name: string }) {
-  const queries = useQueryClient();
-  const tell = useTell();
+  const edit = useEdit();
   const off = async () => {
-    try {
-      await askDone(api.DELETE('/api/outside-mentions/{id}', { params: { path: { id } } }));
-      await queries.invalidateQueries({ queryKey: ['mentions'] });
-    } catch (error) {
-      tell.warn(error);
-    }
+    const result = await edit({
+      run: () => askDone(api.DELETE('/api/outside-mentions/{id}', { params: { path: { id } } })),
+      changes: () => [{ about: 'mention', id: null }],
+      says: `“${name}” is off the list.`,
+    });
+    if ('problem' in result) warn(result.problem);
   };
   return (
     <button type="button" className="min-h-6 text-sm text-tide underline" aria-label={`Take “${name}” off the list`} onClick={() => void off()}>
@@ -91,22 +99,26 @@ function TakeOff({ id, name }: { id: string; name: string }) {
 /** Notes an advertisement, a printed code or a profile that has the address of this place. */
 function Outside({ sheet }: { sheet: PlaceSheet }) {
   const queries = useQueryClient();
+  const edit = useEdit();
   const [open, setOpen] = useState(false);
-  const [kind, setKind] = useState('');
-  const [name, setName] = useState('');
+  const [kind, setKind, kindDone] = useDraft(`outside ${sheet.place.id} kind`, '');
+  const [name, setName, nameDone] = useDraft(`outside ${sheet.place.id} name`, '');
   const [problem, setProblem] = useState<string | null>(null);
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    try {
-      const after = await ask(api.POST('/api/places/{id}/outside-mentions', { params: { path: { id: sheet.place.id } }, body: { kind, name } }));
-      queries.setQueryData(['mentions', sheet.place.id], after);
-      setKind('');
-      setName('');
-      setProblem(null);
-      setOpen(false);
-    } catch (error) {
-      setProblem(error instanceof Error ? error.message : String(error));
-    }
+    const result = await edit({
+      run: () => ask(api.POST('/api/places/{id}/outside-mentions', { params: { path: { id: sheet.place.id } }, body: { kind, name } })),
+      changes: () => [],
+      says: `“${name.trim()}” is noted.`,
+      show: (after) => queries.setQueryData(mentionsQuery(sheet.place.id).queryKey, after),
+    });
+    if ('problem' in result) return setProblem(result.problem.message);
+    setKind('');
+    setName('');
+    kindDone();
+    nameDone();
+    setProblem(null);
+    setOpen(false);
   };
   if (!open) {
     return (

@@ -1,34 +1,38 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, ask, type PlaceBrief, ProblemError, upload } from '../api/client';
-import { Modal } from '../parts/Modal';
-import { Wrong } from '../parts/Part';
-import { useTell } from '../parts/toasts';
-import { refreshWorkbench } from '../shell/queries';
+import { api, ask, type PlaceBrief, ProblemError, type Rules, upload } from '../data/client';
+import { undo } from '../data/edits';
+import { refresh } from '../data/queries';
+import { say } from '../data/told';
+import { Dialog } from '../parts/Dialog';
+import { Wrong } from '../parts/Notice';
+import { Pick } from '../parts/Pick';
+import { useDraft } from '../parts/useDraft';
 
 const kinds = [
-  { kind: 'page', name: 'Page', says: 'Words of your own, alone or in a page group.', above: 'page-group' },
-  { kind: 'policy', name: 'Policy', says: 'Words that you are bound by. For the usual six there are texts to begin with.', above: null },
-  { kind: 'page-group', name: 'Page group', says: 'A landing page that lists the pages in it.', above: null },
-  { kind: 'category', name: 'Category', says: 'A shelf; products are put there by the product system.', above: 'category' },
-  { kind: 'collection', name: 'Collection', says: 'Products picked by hand or by a rule.', above: null },
-  { kind: 'article', name: 'Article', says: 'A piece in the journal.', above: null },
-  { kind: 'file', name: 'File', says: 'PDF, picture, text or table, at most 20 MB each.', above: null },
+  { kind: 'page', name: 'Page', says: 'Words of your own, alone or in a page group.' },
+  { kind: 'policy', name: 'Policy', says: 'Words that you are bound by. For the usual six there are texts to begin with.' },
+  { kind: 'page-group', name: 'Page group', says: 'A landing page that lists the pages in it.' },
+  { kind: 'category', name: 'Category', says: 'A shelf; products are put there by the product system.' },
+  { kind: 'collection', name: 'Collection', says: 'Products picked by hand or by a rule.' },
+  { kind: 'article', name: 'Article', says: 'A piece in the journal.' },
+  { kind: 'file', name: 'File', says: 'PDF, picture, text or table, at most 20 MB each.' },
 ] as const;
 
 /** Makes a place of any kind that is made here; several files at once. */
-export function NewPlace({ groups, onClose }: { groups: PlaceBrief[]; onClose: () => void }) {
+export function NewPlace({ groups, rules, onClose }: { groups: PlaceBrief[]; rules: Rules | undefined; onClose: () => void }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const tell = useTell();
   const [kind, setKind] = useState<(typeof kinds)[number]['kind']>('page');
-  const [title, setTitle] = useState('');
+  const [title, setTitle, done] = useDraft('new place title', '');
   const [parent, setParent] = useState('');
   const [files, setFiles] = useState<File[]>([]);
   const [problems, setProblems] = useState<string[]>([]);
   const [busy, setBusy] = useState(false);
   const what = kinds.find((one) => one.kind === kind) ?? kinds[0];
+  const above = rules?.kinds.find((one) => one.kind === kind)?.above ?? null;
+  const below = groups.filter((one) => one.kind === above);
 
   const make = async (event: FormEvent) => {
     event.preventDefault();
@@ -37,8 +41,10 @@ export function NewPlace({ groups, onClose }: { groups: PlaceBrief[]; onClose: (
     try {
       if (kind === 'file') await send();
       else {
-        const made = await ask(api.POST('/api/places', { body: { kind, title, parent: what.above && parent ? parent : null } }));
-        await refreshWorkbench(queries);
+        const made = await ask(api.POST('/api/places', { body: { kind, title, parent: above && parent ? parent : null } }));
+        await refresh(queries, [{ about: 'place', id: made.id }]);
+        done();
+        say(`“${title.trim()}” is made.`, () => void undo(queries));
         onClose();
         navigate(`/places/${made.id}`);
       }
@@ -62,8 +68,8 @@ export function NewPlace({ groups, onClose }: { groups: PlaceBrief[]; onClose: (
         left.push(file);
       }
     }
-    await refreshWorkbench(queries);
-    if (made.length > 0) tell.say(`${made.length} ${made.length === 1 ? 'file is' : 'files are'} among your places now.`);
+    await refresh(queries, [{ about: 'place', id: null }]);
+    if (made.length > 0) say(`${made.length} ${made.length === 1 ? 'file is' : 'files are'} among your places now.`);
     setFiles(left);
     setProblems(wrong);
     if (wrong.length === 0) {
@@ -73,8 +79,8 @@ export function NewPlace({ groups, onClose }: { groups: PlaceBrief[]; onClose: (
   };
 
   return (
-    <Modal open onClose={onClose} title="New place" className="top-[8vh] max-h-[84vh] overflow-auto p-6">
-      <form onSubmit={(event) => void make(event)} className="mt-3 grid gap-4">
+    <Dialog open onClose={onClose} title="New place">
+      <form onSubmit={(event) => void make(event)} className="grid min-h-0 gap-4 overflow-auto">
         <fieldset>
           <legend className="sr-only">What kind of place</legend>
           <div className="flex flex-wrap gap-1">
@@ -104,24 +110,16 @@ export function NewPlace({ groups, onClose }: { groups: PlaceBrief[]; onClose: (
         ) : (
           <label className="grid gap-1">
             Title
-            {/* biome-ignore lint/a11y/noAutofocus: the dialog was opened to type this */}
             <input className="field" autoFocus value={title} onChange={(event) => setTitle(event.target.value)} />
           </label>
         )}
-        {what.above && (
-          <label className="grid gap-1">
-            Below
-            <select className="field" value={parent} onChange={(event) => setParent(event.target.value)}>
-              <option value="">no {what.above.replace('-', ' ')}</option>
-              {groups
-                .filter((one) => one.kind === what.above)
-                .map(({ id, title: name, address }) => (
-                  <option key={id} value={id}>
-                    {name} — {address}
-                  </option>
-                ))}
-            </select>
-          </label>
+        {above && below.length > 0 && (
+          <Pick
+            label="Below"
+            chosen={parent}
+            all={[['', `no ${above.replace('-', ' ')}`], ...below.map(({ id, title: name, address }) => [id, `${name}, ${address}`] as const)]}
+            onChoose={setParent}
+          />
         )}
         {problems.map((problem) => (
           <Wrong key={problem} id="new-problem" problem={problem} />
@@ -135,6 +133,6 @@ export function NewPlace({ groups, onClose }: { groups: PlaceBrief[]; onClose: (
           </button>
         </div>
       </form>
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,36 +1,58 @@
-import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { api, ask, type PlaceSheet } from '../api/client';
-import { Trouble } from '../menus/MenusView';
-import { type Looking, ShopBeside, today } from '../menus/ShopBeside';
+import { api, ask, type PlaceSheet } from '../data/client';
+import { useEdit } from '../data/edits';
+import { revise, usePlaceChange } from '../data/place';
+import { type Looking, menuQuery, placeQuery, sessionQuery, today } from '../data/queries';
+import { warn } from '../data/told';
+import { useLaidPieces } from '../outline/laying';
+import { useBeside } from '../outline/useBeside';
+import { useChanges } from '../outline/useChanges';
+import { KeptField } from '../parts/KeptField';
 import { Lantern } from '../parts/Lantern';
-import { Part, partId, Wrong } from '../parts/Part';
-import { useTell } from '../parts/toasts';
+import { Trouble } from '../parts/Notice';
+import { Part, partId } from '../parts/Part';
+import { useView } from '../parts/useView';
 import { when } from '../parts/when';
-import { useSession } from '../shell/queries';
+import { ShopBeside } from '../shop/ShopBeside';
 import { AddressPart } from './AddressPart';
 import { FilePart } from './FilePart';
+import { LayoutPart } from './LayoutPart';
 import { LightPart } from './LightPart';
 import { ListingPart } from './ListingPart';
 import { MentionsPart } from './MentionsPart';
+import { MenusPart } from './MenusPart';
 import { ProductsPart } from './ProductsPart';
 import { RemovePlace } from './RemovePlace';
 import { StandingPart } from './StandingPart';
-import { revise, usePlace, usePlaceChange } from './usePlace';
 import { WordsPart } from './WordsPart';
 
-/** One place, with its parts in the order of the work; the shop stands beside it and follows. */
-export function PlaceSheetView() {
+/** One place, with its parts in the order of the work, its layout among them; the shop stands beside it and follows. */
+export default function PlaceSheetView() {
   const { id = '' } = useParams();
   const [looking, setLooking] = useState<Looking>(today);
-  const session = useSession();
-  const sheet = usePlace(id);
-  if (sheet.error) return <Trouble words={sheet.error.message} />;
+  const session = useQuery(sessionQuery);
+  const sheet = useQuery(placeQuery(id));
+  const laidOut = sheet.data?.laidOut ?? false;
+  const layout = useQuery({ ...menuQuery(id, looking), enabled: laidOut });
+  const changes = useChanges(layout.data);
+  const { entry, forOutline, forShop } = useBeside();
+  const canEdit = session.data?.canEdit ?? false;
+  const pieces = useLaidPieces(laidOut ? layout.data : undefined, canEdit);
+  const shown = useMemo(() => ({ entry: laidOut ? entry : null, bay: null }), [laidOut, entry]);
+  // What was typed stays on the screen, whatever becomes of asking again.
+  if (sheet.error && !sheet.data) return <Trouble words={sheet.error.message} onAgain={() => void sheet.refetch()} />;
   if (!sheet.data) return <p className="p-8 text-soft">Fetching the place…</p>;
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full lg:grid-cols-[minmax(400px,1fr)_minmax(0,1fr)]">
       <div className="relative min-h-0 overflow-auto bg-sheet px-6 pb-10">
-        <Sheet key={id} sheet={sheet.data} canEdit={session.data?.canEdit ?? false} />
+        <Sheet
+          key={id}
+          sheet={sheet.data}
+          canEdit={canEdit}
+          layout={laidOut && <LayoutPart layout={layout} looking={looking} canEdit={canEdit} forOutline={forOutline} />}
+        />
       </div>
       <ShopBeside
         key={sheet.data.place.address}
@@ -38,22 +60,27 @@ export function PlaceSheetView() {
         place={id}
         looking={looking}
         onLooking={setLooking}
-        shown={null}
-        follows={`${sheet.data.version}`}
+        shown={shown}
+        follows={`${sheet.data.version} ${changes}`}
+        pieces={pieces}
+        {...(laidOut ? forShop : {})}
       />
     </main>
   );
 }
 
-function Sheet({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
+function Sheet({ sheet, canEdit, layout }: { sheet: PlaceSheet; canEdit: boolean; layout: ReactNode }) {
   const { place } = sheet;
   const [query] = useSearchParams();
+  const heading = useView(`${place.title} · Places`);
   const parts = [
+    ...(layout ? ['Layout'] : []),
     ...(sheet.hasWords ? ['Words'] : ['File']),
     ...(sheet.rule ? ['Products'] : []),
     ...(sheet.parentKind ? ['Stand'] : []),
     'Address',
     'Light',
+    ...(canEdit ? ['Menus'] : []),
     'Search listing',
     'Mentions',
   ];
@@ -75,6 +102,7 @@ function Sheet({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
           </button>
         ))}
       </nav>
+      <BackToLine menu={query.get('menu')} entry={query.get('entry')} />
       <p className="mt-4 text-sm text-soft">
         <Link to="/places">Places</Link> › {place.kindWords}
         {sheet.parent && (
@@ -84,7 +112,7 @@ function Sheet({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
           </>
         )}
       </p>
-      <h1 className="mt-1 flex items-center gap-2">
+      <h1 ref={heading} tabIndex={-1} className="mt-1 flex items-center gap-2 outline-none">
         <Lantern light={place.light} words={place.lightWords} size={24} />
         {place.title}
       </h1>
@@ -101,16 +129,14 @@ function Sheet({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
             : `A visitor would see ${sheet.listedCount} ${sheet.listedCount === 1 ? 'thing' : 'things'} listed here now.`}
         </p>
       )}
+      {layout}
       <TitleField sheet={sheet} disabled={!canEdit} />
       {sheet.hasWords ? <WordsPart sheet={sheet} canEdit={canEdit} pointsTo={query.get('to')} /> : <FilePart sheet={sheet} canEdit={canEdit} />}
       {sheet.rule && <ProductsPart sheet={sheet} canEdit={canEdit} />}
       {sheet.parentKind && <StandingPart sheet={sheet} canEdit={canEdit} />}
       <AddressPart sheet={sheet} disabled={!canEdit} />
-      <LightPart
-        key={`${sheet.light} ${sheet.opensOn} ${sheet.closesOn} ${sheet.audience} ${sheet.closedAnswer} ${sheet.closedTo?.id}`}
-        sheet={sheet}
-        canEdit={canEdit}
-      />
+      <LightPart sheet={sheet} canEdit={canEdit} />
+      {canEdit && <MenusPart sheet={sheet} />}
       <ListingPart sheet={sheet} canEdit={canEdit} />
       <MentionsPart sheet={sheet} canEdit={canEdit} />
     </>
@@ -120,16 +146,16 @@ function Sheet({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
 /** What is done with the place as a whole. */
 function Acts({ sheet }: { sheet: PlaceSheet }) {
   const navigate = useNavigate();
-  const tell = useTell();
+  const edit = useEdit();
   const { place } = sheet;
   const duplicate = async () => {
-    try {
-      const made = await ask(api.POST('/api/places/{id}/duplicate', { params: { path: { id: place.id } } }));
-      navigate(`/places/${made.id}`);
-      tell.say(`This is the copy of “${place.title}”. It is quiet until you make it open.`);
-    } catch (error) {
-      tell.warn(error);
-    }
+    const result = await edit({
+      run: () => ask(api.POST('/api/places/{id}/duplicate', { params: { path: { id: place.id } } })),
+      changes: ({ id }) => [{ about: 'place', id }],
+      says: `This is the copy of “${place.title}”. It is quiet until you make it open.`,
+    });
+    if ('made' in result) navigate(`/places/${result.made.id}`);
+    else warn(result.problem);
   };
   const [removing, setRemoving] = useState(false);
   return (
@@ -148,28 +174,42 @@ function Acts({ sheet }: { sheet: PlaceSheet }) {
 }
 
 function TitleField({ sheet, disabled }: { sheet: PlaceSheet; disabled: boolean }) {
-  const change = usePlaceChange(sheet.place.id);
-  const [title, setTitle] = useState(sheet.place.title);
-  const [problem, setProblem] = useState<string | null>(null);
-  const keep = async () => {
-    if (title.trim() === sheet.place.title) return setProblem(null);
-    setProblem((await change((version) => revise(sheet.place.id, version, { title })))?.message ?? null);
-  };
+  const { id } = sheet.place;
+  const change = usePlaceChange(sheet);
   return (
     <Part name="Title">
-      <input
-        className="field"
-        aria-label="Title"
-        aria-invalid={problem !== null}
-        aria-describedby={problem ? 'title-problem' : undefined}
+      <KeptField
+        label="Title"
+        labelShown="no"
+        value={sheet.place.title}
+        draftKey={`place ${id} title`}
         disabled={disabled}
-        value={title}
-        onChange={(event) => setTitle(event.target.value)}
-        onBlur={() => void keep()}
-        onKeyDown={(event) => event.key === 'Enter' && void keep()}
+        onKeep={(title) => change(revise(id, { title }))}
       />
-      <Wrong id="title-problem" problem={problem} />
       {sheet.menus.length > 0 && <p className="mt-1 text-sm text-soft">Menu entries without a label of their own follow it.</p>}
     </Part>
+  );
+}
+
+/** Who came from a line of a menu goes back to it: by this, or by Escape where no field has the focus. */
+function BackToLine({ menu, entry }: { menu: string | null; entry: string | null }) {
+  const navigate = useNavigate();
+  const to = menu && entry ? `/menus/${menu}?entry=${entry}` : null;
+  useEffect(() => {
+    if (!to) return;
+    const onKey = (event: KeyboardEvent) => {
+      const within =
+        event.target instanceof HTMLElement &&
+        event.target.closest('input, textarea, [contenteditable="true"], [role="dialog"], [role="menu"], [role="listbox"]');
+      if (event.key === 'Escape' && !event.defaultPrevented && !within) navigate(to);
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, [to, navigate]);
+  if (!to) return null;
+  return (
+    <p className="mt-3 text-sm">
+      <Link to={to}>‹ Back to the line in the menu</Link> <span className="key">Escape</span>
+    </p>
   );
 }

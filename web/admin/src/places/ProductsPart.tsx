@@ -1,64 +1,52 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ask, ifMatch, type PlaceBrief, type PlaceSheet, type RevisionInput } from '../api/client';
-import { Part, Wrong } from '../parts/Part';
+import type { PlaceBrief, PlaceSheet, RevisionInput } from '../data/client';
+import { pick, revise, usePlaceChange } from '../data/place';
+import { groupsQuery, picksQuery, rulesQuery } from '../data/queries';
+import { Wrong } from '../parts/Notice';
+import { Part } from '../parts/Part';
+import { Pick } from '../parts/Pick';
 import { PlacePicker } from '../parts/PlacePicker';
-import { revise, usePlaceChange } from './usePlace';
 
 type By = NonNullable<PlaceSheet['rule']>['by'];
-
-const ways: { by: By; words: string }[] = [
-  { by: 'hand', words: 'picked by hand' },
-  { by: 'tag', words: 'all with a tag' },
-  { by: 'reduced', words: 'all that are reduced' },
-  { by: 'newest', words: 'the newest' },
-  { by: 'featured', words: 'all that are featured' },
-];
 
 /** How a collection comes by its products. */
 export function ProductsPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
   const { id } = sheet.place;
-  const change = usePlaceChange(id);
+  const change = usePlaceChange(sheet);
   const [problem, setProblem] = useState<string | null>(null);
-  const [by, setBy] = useState<By>(sheet.rule?.by ?? 'hand');
-  const groups = useQuery({ queryKey: ['places', 'groups'], queryFn: () => ask(api.GET('/api/places/groups')) });
-  const put = async (rule: NonNullable<RevisionInput['rule']>) => setProblem((await change((version) => revise(id, version, { rule })))?.message ?? null);
+  // A tag is wanted until one is chosen.
+  const [wanted, setWanted] = useState<By | null>(null);
+  const by = wanted ?? sheet.rule?.by ?? 'hand';
+  const rules = useQuery(rulesQuery);
+  const groups = useQuery(groupsQuery);
+  const put = async (rule: NonNullable<RevisionInput['rule']>) => {
+    setWanted(null);
+    setProblem((await change(revise(id, { rule }), 'It comes by its products otherwise now.'))?.message ?? null);
+  };
+  const tag = sheet.rule?.tag ?? '';
+  const tags = groups.data?.tags ?? [];
   return (
     <Part name="Products">
       <div className="flex flex-wrap items-center gap-2">
-        <select
-          className="field w-auto"
-          aria-label="How it comes by its products"
+        <Pick
+          label="How it comes by its products"
+          labelShown={false}
           disabled={!canEdit}
-          value={by}
-          onChange={(event) => {
-            const next = event.target.value as By;
-            setBy(next);
-            if (next !== 'tag') void put({ by: next });
-          }}
-        >
-          {ways.map(({ by: way, words }) => (
-            <option key={way} value={way}>
-              {words}
-            </option>
-          ))}
-        </select>
+          chosen={by}
+          all={(rules.data?.collectionRules ?? []).map(({ id: way, words }) => [way, words] as const)}
+          onChoose={(way) => (way === 'tag' ? setWanted('tag') : void put({ by: way as By }))}
+        />
         {by === 'tag' && (
-          <select
-            className="field w-auto"
-            aria-label="The tag"
+          <Pick
+            label="The tag"
+            labelShown={false}
             disabled={!canEdit}
-            value={sheet.rule?.tag ?? ''}
-            onChange={(event) => void put({ by: 'tag', tag: event.target.value })}
-          >
-            <option value="">choose a tag</option>
-            {groups.data?.tags.map((tag) => (
-              <option key={tag} value={tag}>
-                {tag}
-              </option>
-            ))}
-            {sheet.rule?.tag && !groups.data?.tags.includes(sheet.rule.tag) && <option value={sheet.rule.tag}>{sheet.rule.tag} (no product has it)</option>}
-          </select>
+            placeholder="choose a tag"
+            chosen={tag}
+            all={[...tags.map((one) => [one, one] as const), ...(tag && !tags.includes(tag) ? [[tag, `${tag} (no product has it)`] as const] : [])]}
+            onChoose={(one) => void put({ by: 'tag', tag: one })}
+          />
         )}
       </div>
       <Wrong id="rule-problem" problem={problem} />
@@ -69,15 +57,19 @@ export function ProductsPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: b
 
 function Picks({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
   const { id } = sheet.place;
-  const change = usePlaceChange(id);
+  const change = usePlaceChange(sheet);
   const [problem, setProblem] = useState<string | null>(null);
-  const picked = useQuery({ queryKey: ['places', 'picked', id], queryFn: () => ask(api.GET('/api/places/{id}/products', { params: { path: { id } } })) });
+  const picked = useQuery(picksQuery(id));
   const products = picked.data?.rows.map(({ place }) => place) ?? [];
-  const put = async (next: PlaceBrief[]) => {
-    const body = { products: next.map((one) => one.id) };
-    const wrong = await change((version) => ask(api.PUT('/api/places/{id}/products', { params: { path: { id }, header: ifMatch(version) } as never, body })));
+  const put = async (next: PlaceBrief[], says = '') => {
+    const wrong = await change(
+      pick(
+        id,
+        next.map((one) => one.id),
+      ),
+      says,
+    );
     setProblem(wrong?.message ?? null);
-    await picked.refetch();
   };
   const moved = (from: number, to: number) => {
     const next = [...products];
@@ -117,7 +109,12 @@ function Picks({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
                   type="button"
                   className="choice"
                   aria-label={`Take ${product.title} out`}
-                  onClick={() => void put(products.filter(({ id: other }) => other !== product.id))}
+                  onClick={() =>
+                    void put(
+                      products.filter(({ id: other }) => other !== product.id),
+                      `${product.title} is out.`,
+                    )
+                  }
                 >
                   out
                 </button>

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, ask, ifMatch, type PlaceSheet } from '../api/client';
-import { Modal } from '../parts/Modal';
+import { api, ask, ifMatch, type PlaceSheet } from '../data/client';
+import { useDone } from '../data/edits';
+import { Dialog } from '../parts/Dialog';
 import { useAsked } from '../parts/useAsked';
-import { useEdits } from '../parts/useEdits';
 import { Touches } from './Touches';
 import { type Going, WhereVisitorsGo } from './WhereVisitorsGo';
 
@@ -14,7 +14,7 @@ export function RemovePlace({ sheet, onClose }: { sheet: PlaceSheet; onClose: ()
   // Where no visitor knows it, nobody has to go anywhere.
   const [going, setGoing] = useState<Going | null>(isKnown ? null : { answer: 'not-found', to: null });
   const [refused, setRefused] = useState<string | null>(null);
-  const edit = useEdits();
+  const edit = useDone();
   const navigate = useNavigate();
   const body = going && (going.answer !== 'elsewhere' || going.to) ? { answer: going.answer, to: going.to?.id ?? null } : null;
   const { answer: plan, problem } = useAsked(body && JSON.stringify(body), () =>
@@ -22,44 +22,41 @@ export function RemovePlace({ sheet, onClose }: { sheet: PlaceSheet; onClose: ()
   );
   const remove = async () => {
     if (!body) return;
-    const wrong = await edit(ask(api.POST('/api/places/{id}/removal', { params: { path: { id: place.id }, header: ifMatch(sheet.version) } as never, body })));
+    const wrong = await edit(() => api.POST('/api/places/{id}/removal', { params: { path: { id: place.id }, header: ifMatch(sheet.version) }, body }));
     if (wrong) setRefused(wrong.message);
     else navigate('/places');
   };
   return (
-    <Modal
-      open
-      onClose={onClose}
-      title={`Remove “${place.title}”`}
-      className="top-[6vh] flex max-h-[88vh] w-[min(640px,calc(100vw-2rem))] flex-col gap-4 overflow-auto p-5"
-    >
-      {isKnown && (
-        <WhereVisitorsGo
-          place={place}
-          going={going}
-          forGood
-          onChoose={(next) => {
-            setRefused(null);
-            setGoing(next);
-          }}
-        />
-      )}
-      <div aria-live="polite">
-        {(refused ?? problem) && (
-          <p role="alert" className="text-brick">
-            {refused ?? problem}
-          </p>
+    <Dialog open onClose={onClose} title={`Remove “${place.title}”`}>
+      <div className="grid min-h-0 gap-4 overflow-auto">
+        {isKnown && (
+          <WhereVisitorsGo
+            place={place}
+            going={going}
+            forGood
+            onChoose={(next) => {
+              setRefused(null);
+              setGoing(next);
+            }}
+          />
         )}
-        {plan && <Touches touches={plan.touches} />}
+        <div aria-live="polite">
+          {(refused ?? problem) && (
+            <p role="alert" className="text-brick">
+              {refused ?? problem}
+            </p>
+          )}
+          {plan && <Touches touches={plan.touches} />}
+        </div>
+        <p className="flex flex-wrap gap-3">
+          <button type="button" className="button button--tide" disabled={!body || !plan} onClick={() => void remove()}>
+            Remove it
+          </button>
+          <button type="button" className="button" onClick={onClose}>
+            Leave it
+          </button>
+        </p>
       </div>
-      <p className="flex flex-wrap gap-3">
-        <button type="button" className="button button--tide" disabled={!body || !plan} onClick={() => void remove()}>
-          Remove it
-        </button>
-        <button type="button" className="button" onClick={onClose}>
-          Leave it
-        </button>
-      </p>
-    </Modal>
+    </Dialog>
   );
 }

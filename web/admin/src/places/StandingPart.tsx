@@ -1,45 +1,27 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, ask, ifMatch, type PlaceSheet } from '../api/client';
+import type { PlaceSheet, PlacesQuery } from '../data/client';
+import { arrange, revise, usePlaceChange } from '../data/place';
+import { siblingsQuery } from '../data/queries';
+import { warn } from '../data/told';
 import { Part } from '../parts/Part';
 import { PlacePicker } from '../parts/PlacePicker';
-import { useTell } from '../parts/toasts';
-import { revise, usePlaceChange } from './usePlace';
 
 /** Which other place this one stands below, and where among its siblings. */
 export function StandingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: boolean }) {
   const { place } = sheet;
-  const change = usePlaceChange(place.id);
-  const tell = useTell();
-  const siblings = useQuery({
-    queryKey: ['places', 'siblings', place.id, sheet.parent?.id ?? ''],
-    queryFn: () => ask(api.GET('/api/places/{id}/siblings', { params: { path: { id: place.id } } })),
-  });
+  const change = usePlaceChange(sheet);
+  const siblings = useQuery(siblingsQuery(place.id, sheet.parent?.id ?? ''));
   const row = siblings.data?.rows.map((one) => one.place) ?? [];
   const at = row.findIndex(({ id }) => id === place.id);
   const kindAbove = (sheet.parentKind ?? '').replace('-', ' ');
-  const put = (parent: string | null) => {
-    const before = sheet.parent?.id ?? null;
-    void change((version) => revise(place.id, version, { parent })).then((problem) =>
-      problem
-        ? tell.warn(problem)
-        : tell.say(
-            `${place.title} stands elsewhere now; its address is the same.`,
-            () => void change((version) => revise(place.id, version, { parent: before })).then((again) => again && tell.warn(again)),
-          ),
-    );
-  };
-  const arrange = (before: string | null) =>
-    void change((version) =>
-      ask(api.PUT('/api/places/{id}/stand', { params: { path: { id: place.id }, header: ifMatch(version) } as never, body: { before } })),
-    ).then((problem) => {
-      if (problem) tell.warn(problem);
-      else void siblings.refetch();
-    });
+  const put = (parent: string | null) =>
+    void change(revise(place.id, { parent }), `${place.title} stands elsewhere now; its address is the same.`).then((problem) => problem && warn(problem));
+  const move = (before: string | null) => void change(arrange(place.id, before)).then((problem) => problem && warn(problem));
   return (
     <Part name="Stand">
       <PlacePicker
         label={`The ${kindAbove} it stands below`}
-        kind={sheet.parentKind ?? undefined}
+        kind={(sheet.parentKind ?? undefined) as PlacesQuery['kind']}
         chosen={sheet.parent}
         none={`in no ${kindAbove}`}
         disabled={!canEdit}
@@ -52,10 +34,10 @@ export function StandingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: b
           {at > 0 ? `, after “${row[at - 1]?.title}”` : ''}
           {canEdit && (
             <>
-              <button type="button" className="button" disabled={at === 0} onClick={() => arrange(row[at - 1]?.id ?? null)}>
+              <button type="button" className="button" disabled={at === 0} onClick={() => move(row[at - 1]?.id ?? null)}>
                 Earlier
               </button>
-              <button type="button" className="button" disabled={at === row.length - 1} onClick={() => arrange(row[at + 2]?.id ?? null)}>
+              <button type="button" className="button" disabled={at === row.length - 1} onClick={() => move(row[at + 2]?.id ?? null)}>
                 Later
               </button>
             </>

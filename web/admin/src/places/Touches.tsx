@@ -1,4 +1,4 @@
-import type { Touch } from '../api/client';
+import type { Touch } from '../data/client';
 
 /** What a change touches, each in a sentence; what breaks says so. */
 export function Touches({ touches }: { touches: Touch[] }) {

@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useId } from 'react';
-import { api, ask, type PlaceBrief } from '../api/client';
+import type { PlaceBrief } from '../data/client';
+import { relativesQuery } from '../data/queries';
 import { PlacePicker } from '../parts/PlacePicker';
 
 export type Going = { answer: 'elsewhere' | 'gone' | 'not-found'; to: PlaceBrief | null };
@@ -21,10 +22,7 @@ export function WhereVisitorsGo({
   onChoose: (going: Going) => void;
 }) {
   const name = useId();
-  const relatives = useQuery({
-    queryKey: ['relatives', place.id, place.address],
-    queryFn: () => ask(api.GET('/api/places/{id}/relatives', { params: { path: { id: place.id } } })),
-  });
+  const relatives = useQuery(relativesQuery(place.id, place.address));
   const near = relatives.data?.relatives ?? [];
   const another = going?.answer === 'elsewhere' && going.to && !near.some((one) => one.place.id === going.to?.id) ? going.to : null;
   const row = (is: boolean, choose: () => void, words: string, why: string) => (

@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import { type Schemas, uploadInSteps } from '../api/client';
-import { Modal } from '../parts/Modal';
-import { useEdits } from '../parts/useEdits';
+import { followed, type Schemas, uploadInSteps } from '../data/client';
+import { useDone } from '../data/edits';
+import { Dialog } from '../parts/Dialog';
+import { Notice } from '../parts/Notice';
 
 type Judgement = Schemas['JudgementView'];
 
@@ -9,19 +10,22 @@ const fates = { added: 'goes in', already: 'is there already', refused: 'refused
 
 /** Redirects from a CSV file: the fate of every line first, then one button. */
 export function RedirectSheet({ onClose }: { onClose: () => void }) {
-  const edit = useEdits();
+  const edit = useDone();
   const [file, setFile] = useState<File | null>(null);
   const [judged, setJudged] = useState<Judgement | null>(null);
   const [working, setWorking] = useState<Schemas['SheetProgress'] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const send = async (chosen: File, take: boolean) => {
-    setWorking({ step: 'Sending the file', done: 0, of: 0, judgement: null, edit: null, problem: null });
+    setWorking({ step: 'Sending the file', done: 0, of: 0, judgement: null, edit: null, job: null, problem: null });
     setProblem(null);
     try {
       const last = await uploadInSteps<Schemas['SheetProgress']>(`/api/redirects/sheet${take ? '?take=yes' : ''}`, chosen, setWorking);
       if (last.problem) throw new Error(last.problem);
-      if (take && last.edit) {
-        await edit(Promise.resolve(last.edit));
+      const taken = last.job
+        ? (await followed(last.job, ({ step, done, of }) => setWorking((before) => before && { ...before, step: step || 'Waiting', done, of }))).edit
+        : last.edit;
+      if (take && taken) {
+        await edit(async () => ({ data: taken, response: new Response() }), 'redirect');
         onClose();
       } else setJudged(last.judgement ?? null);
     } catch (error) {
@@ -31,12 +35,7 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
     setWorking(null);
   };
   return (
-    <Modal
-      open
-      onClose={onClose}
-      title="From a file"
-      className="top-[6vh] flex max-h-[88vh] w-[min(860px,calc(100vw-2rem))] flex-col gap-3 overflow-hidden p-5"
-    >
+    <Dialog open onClose={onClose} title="From a file" width="wide">
       <p className="text-soft">
         A CSV file with the old address and the new one on each line; status, end date and note where there are any. Nothing is stored before you have seen what
         becomes of each line.
@@ -68,11 +67,7 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
           />
         </div>
       )}
-      {problem && (
-        <p role="alert" className="rounded-md bg-brick-wash px-3 py-2 text-[#7c2c1d]">
-          {problem}
-        </p>
-      )}
+      {problem && <Notice>{problem}</Notice>}
       {judged && file && (
         <>
           <p aria-live="polite">
@@ -91,9 +86,9 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
             {[...judged.lines]
               .sort((a, b) => Number(b.fate === 'refused') - Number(a.fate === 'refused') || a.line - b.line)
               .map((line) => (
-                <li key={line.line} className="flex flex-wrap items-baseline gap-x-2 border-b border-line/60 px-3 py-1">
+                <li key={line.line} className="flex flex-wrap items-baseline gap-x-2 border-b border-line px-3 py-1">
                   <span className="w-16 text-soft">line {line.line}</span>
-                  <span className="font-mono text-[12px]">
+                  <span className="font-mono text-mono">
                     {line.source} → {line.target || '(nothing)'}
                   </span>
                   <span className={line.fate === 'refused' ? 'text-brick' : 'text-soft'}>
@@ -112,6 +107,6 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
           </p>
         </>
       )}
-    </Modal>
+    </Dialog>
   );
 }

@@ -1,41 +1,48 @@
-import { useInfiniteQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import { api, ask } from '../api/client';
+import type { RedirectsQuery } from '../data/client';
+import { allRedirects, redirectsPage, rulesQuery, sessionQuery } from '../data/queries';
+import { usePages } from '../data/usePages';
+import { Acts } from '../parts/Acts';
+import { Trouble } from '../parts/Notice';
+import { Pick } from '../parts/Pick';
+import { Table } from '../parts/Table';
+import { useChosen } from '../parts/useChosen';
 import { useNarrowing } from '../parts/useNarrowing';
-import { when } from '../parts/when';
-import { useSession } from '../shell/queries';
+import { useView } from '../parts/useView';
+import { lastMoment, when } from '../parts/when';
 import { ManyRedirects } from './ManyRedirects';
 import { type Redirect, RedirectForm } from './RedirectForm';
 import { RedirectSheet } from './RedirectSheet';
-import { statuses } from './statuses';
 import { TryAddress } from './TryAddress';
 
+const PAGE = 100;
 const origins = { person: 'a person', 'address-change': 'an address change', file: 'a file' } as const;
 
+const idOf = ({ id }: Redirect) => id;
+
 /** Where old addresses lead: tried, searched, made, changed, brought in and taken out. */
-export function RedirectsView() {
+export default function RedirectsView() {
   const [query, narrow] = useNarrowing();
-  const session = useSession();
+  const heading = useView('Redirects');
+  const session = useQuery(sessionQuery);
+  const rules = useQuery(rulesQuery);
   const canEdit = session.data?.canEdit ?? false;
   const [editing, setEditing] = useState<Redirect | 'new' | null>(null);
   const [bringing, setBringing] = useState(false);
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
-  const asked = { q: query.get('q') ?? '', status: query.get('status') ?? '', origin: query.get('origin') ?? '', mark: query.get('mark') ?? '' };
-  const redirects = useInfiniteQuery({
-    queryKey: ['redirects', asked],
-    initialPageParam: '',
-    queryFn: ({ pageParam }) => ask(api.GET('/api/redirects', { params: { query: { ...asked, after: pageParam } as never } })),
-    getNextPageParam: (page) => page.next ?? undefined,
-  });
-  const rows = redirects.data?.pages.flatMap((page) => page.rows) ?? [];
-  // What is no longer in the table is no longer chosen: nobody changes what they do not see.
-  const shown = rows.filter(({ id }) => chosen.has(id));
-  const set = (name: string, value: string) => narrow({ [name]: value });
+  const get = (name: string) => query.get(name) ?? '';
+  const asked = { q: get('q'), status: get('status'), origin: get('origin'), mark: get('mark') } as RedirectsQuery;
+  const key = JSON.stringify(asked);
+  const pages = usePages<Redirect>(key, PAGE, idOf, (after) => redirectsPage(asked, after));
+  const chosen = useChosen(key, pages, () => allRedirects(asked));
+  const set = (name: string) => (value: string) => narrow({ [name]: value });
   return (
-    <main className="grid content-start gap-4 px-4 py-4">
+    <main className="flex h-full min-h-120 flex-col gap-3 px-4 py-3">
       <div className="flex flex-wrap items-center gap-3">
-        <h1>Redirects</h1>
+        <h1 ref={heading} tabIndex={-1} className="outline-none">
+          Redirects
+        </h1>
         {canEdit && (
           <>
             <button type="button" className="button button--tide" onClick={() => setEditing('new')}>
@@ -46,122 +53,90 @@ export function RedirectsView() {
             </button>
           </>
         )}
-        <span className="text-sm text-soft">
-          As a file: <a href="/api/redirects/export.csv">CSV</a>, <a href="/api/redirects/export.json">JSON</a>,{' '}
-          <a href="/api/redirects/export.nginx">a map for nginx</a>
-        </span>
+        <Acts
+          label="All redirects as a file"
+          className="button"
+          acts={[
+            { name: 'CSV', href: '/api/redirects/export.csv' },
+            { name: 'JSON', href: '/api/redirects/export.json' },
+            { name: 'A map for nginx', href: '/api/redirects/export.nginx' },
+          ]}
+        >
+          As a file ▾
+        </Acts>
       </div>
       <TryAddress />
-      {editing === 'new' && <RedirectForm row={null} onDone={() => setEditing(null)} />}
+      {editing === 'new' && <RedirectForm row={null} statuses={rules.data?.statuses ?? []} onDone={() => setEditing(null)} />}
       <div className="flex flex-wrap items-center gap-3">
         <input
           type="search"
           aria-label="Search redirects"
           placeholder="Letters of an address or a note"
           className="field w-64"
-          value={asked.q}
-          onChange={(event) => set('q', event.target.value)}
+          value={get('q')}
+          onChange={(event) => set('q')(event.target.value)}
         />
-        <Narrow name="Status" value={asked.status} options={statuses} onChange={(value) => set('status', value)} />
-        <Narrow name="Came from" value={asked.origin} options={Object.entries(origins)} onChange={(value) => set('origin', value)} />
-        <Narrow
-          name="Only"
-          value={asked.mark}
-          options={[
+        <Pick
+          label="Status"
+          chosen={get('status')}
+          all={[['', 'all'], ...(rules.data?.statuses ?? []).map(({ id, words }) => [id, words] as const)]}
+          onChoose={set('status')}
+        />
+        <Pick label="Came from" chosen={get('origin')} all={[['', 'all'], ...Object.entries(origins)]} onChoose={set('origin')} />
+        <Pick
+          label="Only"
+          chosen={get('mark')}
+          all={[
+            ['', 'all'],
             ['shadowed', 'those a place stands before'],
             ['nowhere', 'those that lead nowhere'],
             ['unused', 'those nobody used'],
             ['ended', 'those that have ended'],
           ]}
-          onChange={(value) => set('mark', value)}
+          onChoose={set('mark')}
         />
       </div>
-      {canEdit && <ManyRedirects ids={shown.map(({ id }) => id)} onDone={() => setChosen(new Set())} />}
-      {redirects.error ? (
-        <p role="alert" className="text-brick">
-          {redirects.error.message}
-        </p>
+      {canEdit && <ManyRedirects chosen={chosen} statuses={rules.data?.statuses ?? []} />}
+      {pages.problem ? (
+        <Trouble words={pages.problem.message} />
       ) : (
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls sideways has to be reachable by keyboard
-        <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table of redirects">
-          <table className="w-full border-collapse">
-            <thead>
-              <tr className="border-b border-line text-left text-sm text-soft">
-                {canEdit && (
-                  <th className="w-7 py-1.5">
-                    <input
-                      type="checkbox"
-                      className="size-4 align-middle accent-tide"
-                      aria-label="Choose all redirects that are shown"
-                      checked={rows.length > 0 && shown.length === rows.length}
-                      onChange={(event) => setChosen(new Set(event.target.checked ? rows.map(({ id }) => id) : []))}
-                    />
-                  </th>
-                )}
-                <th className="py-1.5 pr-4 font-medium">From</th>
-                <th className="py-1.5 pr-4 font-medium">To</th>
-                <th className="py-1.5 pr-4 font-medium">How</th>
-                <th className="py-1.5 pr-4 font-medium">Came from</th>
-                <th className="py-1.5 pr-4 text-right font-medium whitespace-nowrap">Visits, 30 days</th>
-                <th className="py-1.5 pr-4 font-medium whitespace-nowrap">Last visit</th>
-                <th className="py-1.5 font-medium">Note</th>
-              </tr>
-            </thead>
-            <tbody>
-              {rows.map((row) =>
-                editing !== 'new' && editing?.id === row.id ? (
-                  <tr key={row.id} className="border-b border-line/70">
-                    <td colSpan={8} className="py-2">
-                      <RedirectForm key={row.version} row={row} onDone={() => setEditing(null)} />
-                    </td>
-                  </tr>
-                ) : (
-                  <Row
-                    key={row.id}
-                    row={row}
-                    canEdit={canEdit}
-                    chosen={chosen.has(row.id)}
-                    onEdit={() => setEditing(row)}
-                    onToggle={() => {
-                      const next = new Set(chosen);
-                      if (!next.delete(row.id)) next.add(row.id);
-                      setChosen(next);
-                    }}
-                  />
-                ),
-              )}
-            </tbody>
-          </table>
-          <p className="py-3 text-soft">
-            {redirects.isPending
-              ? 'Fetching redirects…'
-              : rows.length === 0
-                ? 'No redirect is like this.'
-                : `${rows.length} of ${redirects.data?.pages[0]?.total} redirects`}{' '}
-            {redirects.hasNextPage && (
-              <button type="button" className="button" disabled={redirects.isFetchingNextPage} onClick={() => void redirects.fetchNextPage()}>
-                Show more
-              </button>
-            )}
-          </p>
-        </div>
+        <Table
+          label="Table of redirects"
+          columns={7}
+          pages={pages}
+          chosen={canEdit ? chosen : null}
+          nameOf={({ source }) => source}
+          nouns={['redirect', 'redirects']}
+          none="No redirect is like this."
+          head={
+            <>
+              <th className="py-1.5 pr-4 font-medium">From</th>
+              <th className="py-1.5 pr-4 font-medium">To</th>
+              <th className="py-1.5 pr-4 font-medium">How</th>
+              <th className="py-1.5 pr-4 font-medium">Came from</th>
+              <th className="py-1.5 pr-4 text-right font-medium whitespace-nowrap">Visits, 30 days</th>
+              <th className="py-1.5 pr-4 font-medium whitespace-nowrap">Last visit</th>
+              <th className="py-1.5 font-medium">Note</th>
+            </>
+          }
+          row={(row) =>
+            editing !== null && editing !== 'new' && editing.id === row.id
+              ? { whole: <RedirectForm row={row} statuses={rules.data?.statuses ?? []} onDone={() => setEditing(null)} /> }
+              : { cells: <Cells row={row} canEdit={canEdit} onEdit={setEditing} />, className: 'align-baseline' }
+          }
+        />
       )}
       {bringing && <RedirectSheet onClose={() => setBringing(false)} />}
     </main>
   );
 }
 
-function Row({ row, canEdit, chosen, onEdit, onToggle }: { row: Redirect; canEdit: boolean; chosen: boolean; onEdit: () => void; onToggle: () => void }) {
+const Cells = memo(function Cells({ row, canEdit, onEdit }: { row: Redirect; canEdit: boolean; onEdit: (row: Redirect) => void }) {
   return (
-    <tr className={`border-b border-line/70 align-baseline ${chosen ? 'bg-tide-wash' : 'hover:bg-sheet'}`}>
-      {canEdit && (
-        <td className="py-1">
-          <input type="checkbox" className="size-4 align-middle accent-tide" aria-label={`Choose ${row.source}`} checked={chosen} onChange={onToggle} />
-        </td>
-      )}
+    <>
       <td className="max-w-72 py-1 pr-4">
         {canEdit ? (
-          <button type="button" className="address min-h-6 max-w-full truncate text-tide underline" title={row.source} onClick={onEdit}>
+          <button type="button" className="address min-h-6 max-w-full truncate text-tide underline" title={row.source} onClick={() => onEdit(row)}>
             {row.source}
           </button>
         ) : (
@@ -185,8 +160,8 @@ function Row({ row, canEdit, chosen, onEdit, onToggle }: { row: Redirect; canEdi
       <td className="py-1 pr-4 text-sm whitespace-nowrap">
         {row.statusWords}
         {row.until && (
-          <span className={Date.parse(row.until) < Date.now() ? 'text-dusk' : ''}>
-            {Date.parse(row.until) < Date.now() ? `, ended ${when(row.until)}` : `, until ${when(row.until)}`}
+          <span className={row.hasEnded ? 'text-dusk' : ''}>
+            , {row.hasEnded ? 'ended' : 'until'} {when(lastMoment(row.until))}
           </span>
         )}
       </td>
@@ -196,32 +171,6 @@ function Row({ row, canEdit, chosen, onEdit, onToggle }: { row: Redirect; canEdi
       <td className="max-w-56 truncate py-1 text-sm text-soft" title={row.note}>
         {row.note}
       </td>
-    </tr>
+    </>
   );
-}
-
-function Narrow({
-  name,
-  value,
-  options,
-  onChange,
-}: {
-  name: string;
-  value: string;
-  options: readonly (readonly [string, string])[];
-  onChange: (value: string) => void;
-}) {
-  return (
-    <label className="flex items-center gap-2">
-      <span className="text-sm text-soft">{name}</span>
-      <select className="field w-auto max-w-48" value={value} onChange={(event) => onChange(event.target.value)}>
-        <option value="">all</option>
-        {options.map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
+});

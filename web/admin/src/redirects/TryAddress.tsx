@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
-import { api, ask, type Schemas } from '../api/client';
-import { Choices } from '../menus/ShopBeside';
+import { api, ask, type Schemas } from '../data/client';
+import { Choices } from '../parts/Choices';
 import { fromLocalField } from '../parts/when';
 import { summary } from './summary';
 
@@ -41,15 +41,21 @@ export function TryAddress() {
         <h2>Try an address</h2>
         <Choices
           name="Copy"
-          all={['Workbench', 'Live']}
-          chosen={copy === 'live' ? 'Live' : 'Workbench'}
-          onChoose={(one) => setCopy(one === 'Live' ? 'live' : 'workbench')}
+          all={[
+            ['workbench', 'Workbench'],
+            ['live', 'Live'],
+          ]}
+          chosen={copy}
+          onChoose={setCopy}
         />
         <Choices
           name="Visitor"
-          all={['Guest', 'Customer']}
-          chosen={audience === 'guest' ? 'Guest' : 'Customer'}
-          onChoose={(one) => setAudience(one === 'Guest' ? 'guest' : 'customer')}
+          all={[
+            ['guest', 'Guest'],
+            ['customer', 'Customer'],
+          ]}
+          chosen={audience}
+          onChoose={setAudience}
         />
         <label className="flex items-center gap-2 text-sm text-soft">
           at
@@ -64,7 +70,7 @@ export function TryAddress() {
       </div>
       <textarea
         aria-label="Addresses to try"
-        className="field font-mono text-[12.5px]"
+        className="field font-mono text-mono"
         rows={Math.min(6, Math.max(1, text.split('\n').length))}
         placeholder="/an/address, or a pasted list of them"
         value={text}
@@ -96,7 +102,7 @@ function Trail({ answer }: { answer: Schemas['AnswerView'] }) {
               →
             </span>
           )}
-          <span className="rounded border border-line bg-paper px-1.5 font-mono text-[12px] break-all">{step.from}</span>
+          <span className="rounded border border-line bg-paper px-1.5 font-mono text-mono break-all">{step.from}</span>
           <span className="text-sm text-soft">{step.why}</span>
         </span>
       ))}
@@ -105,10 +111,10 @@ function Trail({ answer }: { answer: Schemas['AnswerView'] }) {
           <span aria-hidden="true" className="text-soft">
             →
           </span>
-          <span className="rounded border border-line bg-paper px-1.5 font-mono text-[12px] break-all">{last.to}</span>
+          <span className="rounded border border-line bg-paper px-1.5 font-mono text-mono break-all">{last.to}</span>
         </span>
       )}
-      <strong className={`rounded px-1.5 text-sm ${answer.status >= 400 ? 'bg-brick-wash text-[#7c2c1d]' : 'bg-lamp-wash'}`}>
+      <strong className={`rounded px-1.5 text-sm ${answer.status >= 400 ? 'bg-brick-wash text-brick-ink' : 'bg-lamp-wash'}`}>
         {answer.location ? `${answer.status}, one hop to ${answer.location}` : `${answer.status} ${endings[answer.status] ?? ''}`}
       </strong>
     </li>

@@ -1,4 +1,4 @@
-import type { Schemas } from '../api/client';
+import type { Schemas } from '../data/client';
 
 /** What came of a list: "12 tried: 9 lead on in one hop, 2 open, 1 is not found." */
 export function summary(answers: Schemas['AnswerView'][]): string {

@@ -1,17 +1,27 @@
-import { Modal } from '../parts/Modal';
+import { Dialog } from '../parts/Dialog';
 
 const keys: { where: string; rows: [string, string][] }[] = [
   {
     where: 'Everywhere',
     rows: [
       ['Ctrl K', 'Find any place, menu or view'],
+      ['Ctrl Z, Ctrl Shift Z', 'Take back what you did last, wherever that was; make it again'],
       ['?', 'These keys'],
+    ],
+  },
+  {
+    where: 'On the whole frame',
+    rows: [
+      ['Tab, Enter', 'Walk the parts of the frame, choose one'],
+      ['Enter again', 'Open its menu'],
+      ['Escape', 'Choose none'],
     ],
   },
   {
     where: 'In a menu',
     rows: [
       ['↑ ↓ Home End', 'Walk'],
+      ['→, ←', 'Unfold and go in; fold, and go out'],
       ['Enter', 'A new line below'],
       ['Shift Enter', 'A new line inside'],
       ['/', 'Where should it lead?'],
@@ -21,11 +31,20 @@ const keys: { where: string; rows: [string, string][] }[] = [
       ['Delete', 'Remove, with all below'],
       ['Shift Delete', 'Remove; what is below moves out'],
       ['Shift ↑, Shift ↓, Space', 'Choose several lines; every key then moves them as one'],
-      ['E', 'Where it leads, for whom, when, what fills it'],
+      ['E', 'Everything about the line'],
       ['.', 'Switch on or off'],
       ['L', 'The light of its place'],
-      ['Ctrl Z, Ctrl Shift Z', 'Undo, redo'],
+      ['O', 'The sheet of its place; Escape comes back'],
+      ['W', 'The wide panel below an entry of the header, made where there is none'],
       ['Escape', 'Leave the outline, so that Tab walks on'],
+    ],
+  },
+  {
+    where: 'Where a page or wide panel is laid out',
+    rows: [
+      ['F2', 'On words: write them where they stand in the shop; Escape comes back'],
+      ['+, −', 'On a column: wider, narrower'],
+      ['← →', 'On the line between two columns in the shop: move it'],
     ],
   },
   {
@@ -43,7 +62,6 @@ const keys: { where: string; rows: [string, string][] }[] = [
       ['Space', 'Choose the place under the focus'],
       ['Shift Space', 'Choose all from the last one to this'],
       ['Enter on an address', 'Change it there; Enter makes it, Escape leaves it'],
-      ['Ctrl Z', 'Undo the last edit of places, addresses or redirects'],
     ],
   },
   {
@@ -55,30 +73,36 @@ const keys: { where: string; rows: [string, string][] }[] = [
       ['→', 'A part of the place, or some of its products'],
       ['Alt ↑ ↓ ← →', 'Another line to add to'],
       ['Ctrl V', 'Several lines at once become a whole tree'],
+      ['→ ← on “Make …”', 'Another kind of place'],
       ['Escape', 'Back to the outline'],
     ],
   },
 ];
 
-export function Keys({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function Keys({ onClose }: { onClose: () => void }) {
   return (
-    <Modal open={open} onClose={onClose} title="Keys" className="top-[8vh] max-h-[84vh] overflow-auto p-6">
-      {keys.map(({ where, rows }) => (
-        <section key={where} className="mt-4">
-          <h2 className="text-soft">{where}</h2>
-          <dl className="mt-1 grid grid-cols-[180px_1fr] gap-y-1">
-            {rows.map(([key, does]) => (
-              <div key={key} className="contents">
-                <dt className="font-mono text-[12px]">{key}</dt>
-                <dd>{does}</dd>
-              </div>
-            ))}
-          </dl>
-        </section>
-      ))}
-      <button type="button" className="button mt-5" onClick={onClose}>
-        Close
-      </button>
-    </Modal>
+    <Dialog open onClose={onClose} title="Keys">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls has to be reachable by keyboard */}
+      <div className="min-h-0 overflow-auto" tabIndex={0} role="region" aria-label="All keys">
+        {keys.map(({ where, rows }) => (
+          <section key={where} className="mt-4">
+            <h2 className="text-soft">{where}</h2>
+            <dl className="mt-1 grid grid-cols-[180px_1fr] gap-y-1">
+              {rows.map(([key, does]) => (
+                <div key={key} className="contents">
+                  <dt className="font-mono text-mono">{key}</dt>
+                  <dd>{does}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        ))}
+      </div>
+      <p>
+        <button type="button" className="button" onClick={onClose}>
+          Close
+        </button>
+      </p>
+    </Dialog>
   );
 }

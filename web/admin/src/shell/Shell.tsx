@@ -1,48 +1,80 @@
-import { useEffect, useState } from 'react';
-import { NavLink, Outlet } from 'react-router';
-import { signOutToken } from '../api/client';
-import { Finder } from './Finder';
-import { Keys } from './Keys';
-import { useSession } from './queries';
+import { useQuery } from '@tanstack/react-query';
+import { Suspense, useCallback, useEffect, useState } from 'react';
+import { NavLink, Outlet, useLocation } from 'react-router';
+import { ProblemError } from '../data/client';
+import { sessionQuery } from '../data/queries';
+import { useStore } from '../data/store';
+import { catchLetters } from '../data/typedAhead';
+import { keepAll, unkept } from '../data/unkept';
+import { lazily } from '../parts/lazily';
+import { setShopZone } from '../parts/when';
+import { leaving } from './history';
 import { Tray } from './Tray';
+import { useKeys } from './useKeys';
+import { useNews } from './useNews';
+import { ViewBoundary } from './ViewBoundary';
 
 const views = [
   { to: '/menus', name: 'Menus' },
   { to: '/places', name: 'Places' },
+  { to: '/policies', name: 'Policies' },
   { to: '/redirects', name: 'Redirects' },
   { to: '/releases', name: 'Releases' },
 ];
 
-const isTyping = (target: EventTarget | null) =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+// What opens over a view is fetched when the browser has nothing else to do, so that it is there when it is wanted.
+const Finder = lazily(() => import('./Finder').then((over) => over.Finder));
+const Keys = lazily(() => import('./Keys').then((over) => over.Keys));
+const LeavingDialog = lazily(() => import('./Leaving').then((over) => over.LeavingDialog));
 
 export function Shell() {
-  const session = useSession();
+  const session = useQuery(sessionQuery);
   const [open, setOpen] = useState<'finder' | 'keys' | null>(null);
-
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
-        event.preventDefault();
-        setOpen('finder');
-      } else if (event.key === '?' && !isTyping(event.target)) {
-        event.preventDefault();
-        setOpen('keys');
-      }
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
+  const { pathname } = useLocation();
+  const canEdit = session.data?.canEdit ?? false;
+  const find = useCallback(() => {
+    if (!document.getElementById('finder')) catchLetters();
+    setOpen('finder');
   }, []);
+  useKeys({ canEdit, onFind: find, onKeys: useCallback(() => setOpen('keys'), []) });
+  useNews();
+  const asked = useStore(leaving);
+  useEffect(() => {
+    const idle = setTimeout(() => {
+      for (const over of [Finder, Keys, LeavingDialog]) over.fetch();
+    }, 600);
+    const onLeave = (event: BeforeUnloadEvent) => {
+      if (unkept.get().size === 0) return;
+      void keepAll();
+      event.preventDefault();
+    };
+    addEventListener('beforeunload', onLeave);
+    return () => {
+      clearTimeout(idle);
+      removeEventListener('beforeunload', onLeave);
+    };
+  }, []);
+  const zone = session.data?.timeZone;
+  useEffect(() => {
+    if (zone) setShopZone(zone);
+  }, [zone]);
 
-  if (session.error) {
+  if (session.error && !session.data) {
+    const signedOut = session.error instanceof ProblemError && session.error.status === 401;
     return (
       <main className="grid min-h-screen place-content-center gap-2 p-8">
-        <h1>You are not signed in</h1>
+        <h1>{signedOut ? 'You are not signed in' : 'The server does not answer'}</h1>
         <p className="text-soft">{session.error.message}</p>
         <p>
-          <a href="/sign-in" className="button">
-            Sign in
-          </a>
+          {signedOut ? (
+            <a href="/sign-in" className="button">
+              Sign in
+            </a>
+          ) : (
+            <button type="button" className="button" onClick={() => void session.refetch()}>
+              Try again
+            </button>
+          )}
         </p>
       </main>
     );
@@ -52,7 +84,7 @@ export function Shell() {
       <a href="#view" className="absolute -left-[999px] z-20 bg-sheet p-2 focus:left-2 focus:top-2">
         Skip to the view
       </a>
-      <header className="flex min-h-12 flex-wrap items-center gap-x-6 border-b border-line px-4 max-sm:pt-2">
+      <header data-navigation className="flex min-h-12 flex-wrap items-center gap-x-5 border-b border-line px-4 max-sm:pt-2">
         <span className="flex items-center gap-2 font-display text-lg">
           <svg viewBox="0 0 16 16" width="20" height="20" aria-hidden="true">
             <circle cx="8" cy="8" r="6.5" fill="none" className="stroke-ink" />
@@ -60,13 +92,13 @@ export function Shell() {
           </svg>
           Gentle Lantern
         </span>
-        <nav aria-label="Views" className="flex gap-1">
+        <nav aria-label="Views" className="flex gap-1 max-sm:-mx-2 max-sm:overflow-x-auto">
           {views.map(({ to, name }) => (
             <NavLink
               key={to}
               to={to}
               className={({ isActive }) =>
-                `border-b-2 px-2.5 pt-3.5 pb-3 font-medium hover:no-underline ${isActive ? 'border-ink text-ink' : 'border-transparent text-soft hover:text-ink'}`
+                `border-b-2 px-2.5 pt-3.5 pb-3 font-medium hover:no-underline max-sm:px-2 max-sm:py-2 ${isActive ? 'border-ink text-ink' : 'border-transparent text-soft hover:text-ink'}`
               }
             >
               {name}
@@ -74,7 +106,7 @@ export function Shell() {
           ))}
         </nav>
         <div className="ml-auto flex items-center gap-4">
-          <button type="button" className="hidden min-h-8 items-center gap-2 text-soft hover:text-ink sm:flex" onClick={() => setOpen('finder')}>
+          <button type="button" className="hidden min-h-8 items-center gap-2 text-soft hover:text-ink sm:flex" onClick={find}>
             Find anything <span className="key">Ctrl K</span>
           </button>
           {session.data && (
@@ -86,7 +118,7 @@ export function Shell() {
                 <span>
                   {session.data.name}, {session.data.role}
                 </span>
-                <input type="hidden" name="_csrf_token" value={signOutToken()} />
+                <input type="hidden" name="_csrf_token" value={session.data.signOutToken} />
                 <button type="submit" className="min-h-8 underline hover:text-ink">
                   Sign out
                 </button>
@@ -96,11 +128,21 @@ export function Shell() {
         </div>
       </header>
       <div id="view" tabIndex={-1} className="relative min-h-0 overflow-auto outline-none">
-        {session.data && <Outlet />}
+        {session.data && (
+          <ViewBoundary key={pathname}>
+            <Suspense fallback={<p className="p-8 text-soft">Opening the view…</p>}>
+              <Outlet />
+            </Suspense>
+          </ViewBoundary>
+        )}
       </div>
-      <Tray canPublish={session.data?.canEdit ?? false} />
-      <Finder open={open === 'finder'} onClose={() => setOpen(null)} />
-      <Keys open={open === 'keys'} onClose={() => setOpen(null)} />
+      <Tray canPublish={canEdit} />
+      <section id="over" aria-label="What is open" className="contents" />
+      <Suspense fallback={null}>
+        {open === 'finder' && <Finder onClose={() => setOpen(null)} />}
+        {open === 'keys' && <Keys onClose={() => setOpen(null)} />}
+        {asked && <LeavingDialog asked={asked} />}
+      </Suspense>
     </div>
   );
 }

@@ -1,70 +1,112 @@
-import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
-import { useState } from 'react';
-import { api, ask } from '../api/client';
-import { Changes } from '../parts/Changes';
-import { useTell } from '../parts/toasts';
-import { useWaiting } from './queries';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { Suspense, useState } from 'react';
+import { api, askRelease, ProblemError, type Waiting } from '../data/client';
+import { connection } from '../data/connection';
+import { settled } from '../data/edits';
+import { refreshAll, sessionQuery, waitingQuery } from '../data/queries';
+import { useStore } from '../data/store';
+import { say, warn } from '../data/told';
+import { keepAll } from '../data/unkept';
+import { lazily } from '../parts/lazily';
+import { JobsGoingOn, useJobsGoingOn } from './JobsGoingOn';
+import { Told } from './Told';
+
+const Review = lazily(() => import('./Review').then(({ Review: one }) => one));
 
 /** What waits, in words, and the one act that shows it to visitors. */
 export function Tray({ canPublish }: { canPublish: boolean }) {
-  const waiting = useWaiting();
+  const waiting = useQuery(waitingQuery);
   const queries = useQueryClient();
-  const tell = useTell();
+  const state = useStore(connection);
   const [reviewing, setReviewing] = useState(false);
+  const [changed, setChanged] = useState<string | null>(null);
   const publish = useMutation({
-    mutationFn: () => ask(api.POST('/api/releases')),
-    onSuccess: ({ number }) => {
-      setReviewing(false);
-      tell.say(number === null ? 'Nothing was waiting.' : `Published. This is release ${number}; visitors see it now.`);
-      return queries.invalidateQueries();
+    mutationFn: async () => {
+      // Whoever edits and publishes in one breath means the edit, too; whoever reads the review means what stands there.
+      if (!reviewing) {
+        await keepAll();
+        await settled();
+        if (queries.isFetching({ queryKey: ['waiting'] }) > 0) await waiting.refetch({ cancelRefetch: false });
+      }
+      const seen = queries.getQueryData<Waiting>(['waiting'])?.state ?? '';
+      return askRelease(api.POST('/api/releases', { body: { seen } }));
     },
-    onError: tell.warn,
+    onSuccess: async (number) => {
+      setReviewing(false);
+      setChanged(null);
+      await refreshAll(queries);
+      say(number === null ? 'Nothing was waiting.' : `Published. This is release ${number}; visitors see it now.`);
+    },
+    onError: (error) => {
+      if (!(error instanceof ProblemError) || error.status !== 412 || !error.current) return warn(error);
+      queries.setQueryData(['waiting'], error.current as Waiting);
+      setChanged(error.message);
+      setReviewing(true);
+    },
   });
+  const jobs = useJobsGoingOn();
+  const publishing = publish.isPending || jobs.some(({ kind }) => kind === 'publish');
   const count = waiting.data?.count ?? 0;
   const button = (
-    <button type="button" className="button button--lamp" disabled={count === 0 || !canPublish || publish.isPending} onClick={() => publish.mutate()}>
-      {publish.isPending ? 'Publishing…' : 'Publish'}
+    <button type="button" className="button button--lamp" disabled={count === 0 || !canPublish || publishing} onClick={() => publish.mutate()}>
+      {publishing ? 'Publishing…' : 'Publish'}
     </button>
   );
+  const close = () => {
+    setReviewing(false);
+    setChanged(null);
+  };
   return (
-    <section aria-label="What waits" className="flex min-h-13 items-center gap-3 border-t border-line bg-sheet px-4 py-2">
-      <p className="min-w-0 flex-1 truncate" aria-live="polite">
-        {waiting.error ? (
-          <span className="text-brick">{waiting.error.message}</span>
-        ) : !waiting.data ? (
-          <span className="text-soft">Looking what waits…</span>
-        ) : count === 0 ? (
-          <span className="text-soft">Nothing waits. Visitors see what you see.</span>
-        ) : (
-          <>
-            <strong>{count === 1 ? '1 change waits' : `${count.toLocaleString('en-GB')} changes wait`}:</strong> {waiting.data?.summary}
-          </>
-        )}
-      </p>
-      <Dialog.Root open={reviewing} onOpenChange={setReviewing}>
-        <Dialog.Trigger className="button" disabled={count === 0}>
+    <section aria-label="What waits" className="border-t border-line bg-sheet">
+      {state !== 'there' && <Away signedOut={state === 'signed-out'} />}
+      <JobsGoingOn mayStop={canPublish} />
+      <div className="flex min-h-13 flex-wrap items-center gap-x-3 gap-y-2 px-4 py-2 sm:flex-nowrap">
+        <p className="min-w-0 flex-1 truncate" title={waiting.data?.summary}>
+          {waiting.error && !waiting.data ? (
+            <span className="text-brick">{waiting.error.message}</span>
+          ) : !waiting.data ? (
+            <span className="text-soft">Looking what waits…</span>
+          ) : count === 0 ? (
+            <span className="text-soft">Nothing waits. Visitors see what you see.</span>
+          ) : (
+            <>
+              <strong>{count === 1 ? '1 change waits' : `${count.toLocaleString('en-GB')} changes wait`}:</strong> {waiting.data.summary}
+            </>
+          )}
+        </p>
+        <Told />
+        <button type="button" className="button" disabled={count === 0} onClick={() => setReviewing(true)}>
           Review
-        </Dialog.Trigger>
-        <Dialog.Portal>
-          <Dialog.Overlay className="fixed inset-0 z-30 bg-ink/30" />
-          <Dialog.Content className="fixed inset-x-0 bottom-0 z-40 mx-auto grid max-h-[80vh] w-[min(720px,100vw)] grid-rows-[auto_minmax(0,1fr)_auto] rounded-t-md border border-line bg-sheet shadow-2xl">
-            <div className="px-6 pt-5">
-              <Dialog.Title className="font-display text-xl">What waits</Dialog.Title>
-              <Dialog.Description className="text-soft">Visitors get all of it in one step, when you publish.</Dialog.Description>
-            </div>
-            {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls has to be reachable by keyboard */}
-            <div className="overflow-auto px-6 py-4" tabIndex={0} role="region" aria-label="Changes">
-              <Changes changes={waiting.data?.changes ?? []} more={waiting.data?.more ?? 0} />
-            </div>
-            <div className="flex justify-end gap-3 border-t border-line px-6 py-3">
-              <Dialog.Close className="button">Back</Dialog.Close>
-              {button}
-            </div>
-          </Dialog.Content>
-        </Dialog.Portal>
-      </Dialog.Root>
-      {button}
+        </button>
+        {button}
+      </div>
+      {reviewing && (
+        <Suspense fallback={null}>
+          <Review waiting={waiting.data} changed={changed} button={button} onClose={close} />
+        </Suspense>
+      )}
     </section>
+  );
+}
+
+/** What is typed meanwhile stays where it is; it is kept as soon as that can be. */
+function Away({ signedOut }: { signedOut: boolean }) {
+  const queries = useQueryClient();
+  return (
+    <div role="alert" className="flex flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-brick-wash px-4 py-1.5 text-brick-ink">
+      {signedOut ? (
+        <>
+          <span>Your session has ended. What you typed stays here.</span>
+          <a href="/sign-in" target="_blank" rel="noopener" className="font-semibold">
+            Sign in again in another tab
+          </a>
+          <button type="button" className="font-semibold underline" onClick={() => void queries.fetchQuery({ ...sessionQuery, staleTime: 0 }).catch(warn)}>
+            I have, go on
+          </button>
+        </>
+      ) : (
+        <span>The server does not answer. What you type stays here, and is kept by itself as soon as it answers again.</span>
+      )}
+    </div>
   );
 }

@@ -1,8 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ask, type PlaceBrief } from '../api/client';
-import { leadsFromWords } from '../menus/leads';
+import type { PlaceBrief } from '../data/client';
+import { findPlaces, wordsQuery } from '../data/queries';
+import { OnOff } from '../parts/OnOff';
+import { Pick } from '../parts/Pick';
 import { PlacePicker } from '../parts/PlacePicker';
+import { useAsked } from '../parts/useAsked';
+
+/** The address outside, mail address or phone number that typed words mean; none has no uri. */
+const meantBy = async (typed: string): Promise<{ uri?: string }> =>
+  (await findPlaces(typed.trim(), new AbortController().signal)).leads.find(({ kind }) => kind !== 'heading') ?? {};
 
 /** Where a link in a text leads: a place and a part of it, or an address outside, mail or phone. */
 export function LeadPanel({
@@ -26,15 +33,16 @@ export function LeadPanel({
   const [part, setPart] = useState(reference?.[2] ?? '');
   const [typed, setTyped] = useState(reference ? '' : (href ?? ''));
   const [asButton, setAsButton] = useState(button);
-  const anchors = useQuery({
-    queryKey: ['words', place?.id],
-    queryFn: () => ask(api.GET('/api/places/{id}/words', { params: { path: { id: place?.id ?? '' } } })),
-    enabled: place !== null,
-  });
-  const outside = leadsFromWords(typed).find(({ key }) => key !== 'heading')?.lead.target.uri;
+  const anchors = useQuery({ ...wordsQuery(place?.id ?? ''), enabled: place !== null });
   const own = /^(\/[^/]|#|\/$)/.test(typed.trim()) ? typed.trim() : undefined;
+  const { answer, problem } = useAsked(!place && typed.trim() !== '' && !own ? typed.trim() : null, () => meantBy(typed));
+  const outside = answer?.uri;
   const to = place ? `place:${place.id}${part ? `#${part}` : ''}` : (outside ?? own);
-  const lead = () => to && onLead(to, asButton, place);
+  const lead = async () => {
+    // Who types faster than the answer comes means what the words mean, not nothing.
+    const meant = to ?? (typed.trim() === '' ? undefined : (await meantBy(typed).catch(() => null))?.uri);
+    if (meant) onLead(meant, asButton, place);
+  };
   return (
     <div
       role="group"
@@ -44,7 +52,7 @@ export function LeadPanel({
         if (event.key === 'Escape') onClose();
         if (event.key === 'Enter' && event.target instanceof HTMLInputElement && !event.defaultPrevented) {
           event.preventDefault();
-          lead();
+          void lead();
         }
       }}
     >
@@ -56,17 +64,12 @@ export function LeadPanel({
         onChoose={(one) => [setPlace(one), setPart('')]}
       />
       {place && (anchors.data?.anchors.length ?? 0) > 0 && (
-        <label className="flex items-center gap-2">
-          Part of it
-          <select className="field w-auto" value={part} onChange={(event) => setPart(event.target.value)}>
-            <option value="">its beginning</option>
-            {anchors.data?.anchors.map(({ name, heading }) => (
-              <option key={name} value={name}>
-                {heading}
-              </option>
-            ))}
-          </select>
-        </label>
+        <Pick
+          label="Part of it"
+          chosen={part}
+          all={[['', 'its beginning'], ...(anchors.data?.anchors ?? []).map(({ name, heading }) => [name, heading] as const)]}
+          onChoose={setPart}
+        />
       )}
       {!place && (
         <input
@@ -77,13 +80,12 @@ export function LeadPanel({
           onChange={(event) => setTyped(event.target.value)}
         />
       )}
-      {!place && typed.trim() !== '' && !to && <p className="text-sm text-soft">This is no address yet. Write it whole, beginning with https://.</p>}
-      <label className="flex min-h-6 items-center gap-2">
-        <input type="checkbox" className="size-4 accent-tide" checked={asButton} onChange={(event) => setAsButton(event.target.checked)} />
-        Looks like a button
-      </label>
+      {!place && typed.trim() !== '' && !own && (answer !== null || problem !== null) && !to && (
+        <p className="text-sm text-soft">{problem ?? 'This is no address yet. Write it whole, beginning with https://.'}</p>
+      )}
+      <OnOff label="Looks like a button" on={asButton} onChange={setAsButton} />
       <div className="flex flex-wrap gap-2">
-        <button type="button" className="button button--tide" disabled={!to} onClick={lead}>
+        <button type="button" className="button button--tide" disabled={!to} onClick={() => void lead()}>
           {href ? 'Lead there' : 'Make the link'}
         </button>
         {href && (

@@ -1,6 +1,14 @@
 import { type Editor, useEditorState } from '@tiptap/react';
+import { Toolbar as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
-import type { WordsView } from '../api/client';
+import type { WordsView } from '../data/client';
+import { Acts } from '../parts/Acts';
+
+const headings = [
+  { level: 2, name: 'Heading' },
+  { level: 3, name: 'Lower heading' },
+  { level: 4, name: 'Lowest heading' },
+] as const;
 
 /** What can be done with the words under the caret, each named by a word. */
 export function Toolbar({
@@ -9,6 +17,7 @@ export function Toolbar({
   source,
   onLead,
   onPicture,
+  onVideo,
   onSource,
 }: {
   editor: Editor;
@@ -16,6 +25,7 @@ export function Toolbar({
   source: boolean;
   onLead: () => void;
   onPicture: () => void;
+  onVideo: () => void;
   onSource: () => Promise<void>;
 }) {
   const state = useEditorState({
@@ -32,44 +42,25 @@ export function Toolbar({
     }),
   });
   const act = (name: string, does: () => void, pressed?: boolean, mark?: ReactNode) => (
-    <button
-      key={name}
-      type="button"
-      className="choice"
-      aria-pressed={pressed}
-      disabled={source}
-      onPointerDown={(event) => event.preventDefault()}
-      onClick={does}
-    >
+    <Radix.Button key={name} className="choice" aria-pressed={pressed} disabled={source} onPointerDown={(event) => event.preventDefault()} onClick={does}>
       {mark ?? name}
-    </button>
+    </Radix.Button>
   );
   const chain = () => editor.chain().focus();
   return (
-    <div
-      role="toolbar"
-      aria-label="Writing"
-      className="flex flex-wrap items-center gap-0.5 rounded-t-md border border-b-0 border-[#8d8a7c] bg-paper px-1.5 py-1"
-    >
-      <select
-        className="choice w-28 border-0 bg-transparent"
-        aria-label="What this line is"
+    <Radix.Root aria-label="Writing" className="flex flex-wrap items-center gap-0.5 rounded-t-md border border-b-0 border-edge bg-paper px-1.5 py-1">
+      <Acts
+        label="What this line is"
         disabled={source}
-        value={state.heading}
-        onChange={(event) => {
-          const level = Number(event.target.value);
-          if (level === 0) chain().setParagraph().run();
-          else
-            chain()
-              .setHeading({ level: level as 2 | 3 | 4 })
-              .run();
-        }}
+        className="choice"
+        onClosed={() => editor.view.focus()}
+        acts={[
+          { name: 'Words', does: () => chain().setParagraph().run() },
+          ...headings.map(({ level, name }) => ({ name, does: () => void chain().setHeading({ level }).run() })),
+        ]}
       >
-        <option value={0}>Words</option>
-        <option value={2}>Heading</option>
-        <option value={3}>Lower heading</option>
-        <option value={4}>Lowest heading</option>
-      </select>
+        {headings.find(({ level }) => level === state.heading)?.name ?? 'Words'} ▾
+      </Acts>
       {act('Strong', () => chain().toggleBold().run(), state.bold, <strong>Strong</strong>)}
       {act('Stressed', () => chain().toggleItalic().run(), state.italic, <em>Stressed</em>)}
       {act('List', () => chain().toggleBulletList().run(), state.list)}
@@ -77,29 +68,23 @@ export function Toolbar({
       {act('Quoted', () => chain().toggleBlockquote().run(), state.quote)}
       {act('Link', onLead, state.lead)}
       {act('Picture', onPicture)}
+      {act('Video', onVideo)}
       {act('Table', () => chain().insertTable({ rows: 3, cols: 2, withHeaderRow: true }).run(), state.table)}
-      <select
-        className="choice w-20 border-0 bg-transparent"
-        aria-label="Put in a blank"
+      <Acts
+        label="Put in a blank"
         disabled={source}
-        value=""
-        onChange={(event) =>
-          chain()
-            .insertContent({ type: 'blank', attrs: { name: event.target.value } })
-            .run()
-        }
+        className="choice"
+        onClosed={() => editor.view.focus()}
+        acts={words.blanks.map(({ name, words: said, value }) => ({
+          name: value ? `${said}: ${value}` : `${said} (empty)`,
+          does: () => void chain().insertContent({ type: 'blank', attrs: { name } }).run(),
+        }))}
       >
-        <option value="">Blank…</option>
-        {words.blanks.map(({ name, words: said, value }) => (
-          <option key={name} value={name}>
-            {said}
-            {value ? `: ${value}` : ' (empty)'}
-          </option>
-        ))}
-      </select>
-      <button type="button" className="choice ml-auto" aria-pressed={source} onClick={() => void onSource()}>
+        Blank ▾
+      </Acts>
+      <Radix.Button className="choice ml-auto" aria-pressed={source} onClick={() => void onSource()}>
         Source
-      </button>
+      </Radix.Button>
       {state.table && !source && (
         <div className="flex basis-full flex-wrap gap-0.5 border-t border-line pt-1">
           {act('Row below', () => chain().addRowAfter().run())}
@@ -109,6 +94,6 @@ export function Toolbar({
           {act('Take the table out', () => chain().deleteTable().run())}
         </div>
       )}
-    </div>
+    </Radix.Root>
   );
 }

@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\Menu;
+
+/** What can be changed about the frame, one at a time. */
+enum FrameChange: string
+{
+    case Hang = 'hang';
+    case TakeDown = 'take-down';
+    case Swap = 'swap';
+    case Heading = 'heading';
+    case Make = 'make';
+    case Rename = 'rename';
+    case Remove = 'remove';
+    case Notice = 'notice';
+    case WithoutMenu = 'without-menu';
+    case Header = 'header';
+}

@@ -1,0 +1,58 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\Menu;
+
+use Lantern\Admin\Http\Id;
+use Lantern\Core\Refused;
+use OpenApi\Attributes as OA;
+use Symfony\Component\Validator\Constraints as Assert;
+
+/** One change of the frame, with what that change needs. */
+#[OA\Schema]
+final readonly class FrameChangeInput
+{
+    public function __construct(
+        #[OA\Property]
+        public FrameChange $type,
+        #[OA\Property(description: 'For hang, take-down, swap, heading and, to hang it at once, make'), Assert\Length(max: 40)]
+        public ?string $bay = null,
+        #[OA\Property(description: 'For swap: the other bay'), Assert\Length(max: 40)]
+        public ?string $other = null,
+        #[OA\Property(description: 'For hang, rename and remove'), Id]
+        public ?string $menuId = null,
+        #[OA\Property(description: 'For heading, make, rename, notice; for without-menu: categories or nothing; for header: what is chosen'), Assert\Length(max: 1000)]
+        public ?string $words = null,
+        #[OA\Property(description: 'For remove')]
+        public bool $evenIfItHangs = false,
+        #[OA\Property(description: 'For header: which of its settings'), Assert\Length(max: 40)]
+        public ?string $setting = null,
+    ) {
+    }
+
+    public function bay(): string
+    {
+        return $this->bay ?? throw new Refused('bay', 'Say which bay of the frame.');
+    }
+
+    public function other(): string
+    {
+        return $this->other ?? throw new Refused('other', 'Say which other bay.');
+    }
+
+    public function menuId(): string
+    {
+        return $this->menuId ?? throw new Refused('menuId', 'Say which menu.');
+    }
+
+    public function setting(): string
+    {
+        return $this->setting ?? throw new Refused('setting', 'Say which setting of the header.');
+    }
+
+    public function words(): string
+    {
+        return $this->words ?? throw new Refused('words', 'Type the words.');
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\Menu;
+
+use Lantern\Admin\Http\Api;
+use Lantern\Admin\Http\Body;
+use Lantern\Admin\SignIn\Account;
+use Lantern\Core\Menu\HeaderWithoutMenu;
+use Lantern\Core\Refused;
+use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Menus\FrameEditor;
+use OpenApi\Attributes as OA;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpKernel\Attribute\AsController;
+use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
+
+/** The frame of the shop: which menu hangs where, and what else visitors see around every page. */
+#[AsController]
+final readonly class Frames
+{
+    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor)
+    {
+    }
+
+    #[Route('/api/frame', methods: ['GET'])]
+    #[OA\Get(path: '/api/frame', summary: 'The frame of the shop on the workbench', responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class))])]
+    public function frame(): Response
+    {
+        return $this->api->json($this->views->frame());
+    }
+
+    #[Route('/api/frame/changes', methods: ['POST'])]
+    #[OA\Post(path: '/api/frame/changes', summary: 'Changes one thing of the frame', responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class))])]
+    public function change(#[Body] FrameChangeInput $input, #[CurrentUser] Account $account): Response
+    {
+        return $this->api->changed(
+            fn (): ?string => $this->make($input, $account->person),
+            fn (?string $made): FrameView => $this->views->frame($made),
+        );
+    }
+
+    /** @return string|null id of the menu that was made */
+    private function make(FrameChangeInput $input, Person $by): ?string
+    {
+        match ($input->type) {
+            FrameChange::Hang => $this->editor->hang($input->bay(), $input->menuId(), $by),
+            FrameChange::TakeDown => $this->editor->hang($input->bay(), null, $by),
+            FrameChange::Swap => $this->editor->swap($input->bay(), $input->other(), $by),
+            FrameChange::Heading => $this->editor->heading($input->bay(), $input->words(), $by),
+            FrameChange::Make => $made = $this->editor->make($input->words(), $input->bay, $by),
+            FrameChange::Rename => $this->editor->rename($input->menuId(), $input->words(), $by),
+            FrameChange::Remove => $this->editor->remove($input->menuId(), $input->evenIfItHangs, $by),
+            FrameChange::Notice => $this->editor->notice($input->words(), $by),
+            FrameChange::WithoutMenu => $this->editor->withoutMenu(HeaderWithoutMenu::tryFrom($input->words()) ?? throw new Refused('words', 'A header without a menu shows categories or nothing.'), $by),
+            FrameChange::Header => $this->editor->header($input->setting(), $input->words(), $by),
+        };
+
+        return $made ?? null;
+    }
+}

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\Piece;
+
+use OpenApi\Attributes as OA;
+
+/** A colour that is too pale, and the nearest that is not. */
+#[OA\Schema]
+final readonly class AdviceView
+{
+    public function __construct(
+        #[OA\Property]
+        public string $words,
+        #[OA\Property(enum: ['heading', 'text', 'link', 'pointed'])]
+        public string $name,
+        #[OA\Property(description: 'Null: no colour would do')]
+        public ?string $colour,
+    ) {
+    }
+}

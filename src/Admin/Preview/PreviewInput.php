@@ -1,0 +1,23 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\Preview;
+
+use Lantern\Admin\Http\Eyes;
+use Lantern\Core\Release\CopyName;
+use OpenApi\Attributes as OA;
+
+#[OA\Schema]
+final readonly class PreviewInput
+{
+    public function __construct(
+        #[OA\Property]
+        public CopyName $copy = CopyName::Workbench,
+        #[OA\Property]
+        public Eyes $audience = Eyes::Guest,
+        #[OA\Property(description: 'Always the present moment where nothing is said')]
+        public ?\DateTimeImmutable $at = null,
+    ) {
+    }
+}

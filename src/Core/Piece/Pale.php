@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Piece;
+
+/** Two colours of a band or panel that meet and are too much alike, with the nearest one that would do. */
+final readonly class Pale
+{
+    /** WCAG 2.2, 1.4.3: what letters of an ordinary size have at least. */
+    public const LEAST = 4.5;
+    /** The colours that the storefront's own styles have, where a band has none of its own. */
+    private const PAGE = '#fbfaf6';
+    private const SHEET = '#ffffff';
+    private const SHOP = ['heading' => '#2c2531', 'text' => '#2c2531', 'link' => '#7d2935', 'pointed' => '#7d2935'];
+
+    /** @param Colour|null $offered null: no colour is read on all of the picture */
+    private function __construct(public string $name, public float $contrast, public ?Colour $offered, private bool $onPicture)
+    {
+    }
+
+    /**
+     * What is too pale of a band or panel. Where a picture stands behind it, the worst of its regions counts, and so does the
+     * colour that is there until the picture has come.
+     *
+     * @param Panel|null   $panel   in which a band stands
+     * @param list<Colour> $regions of the picture behind it, each the colour that it has there
+     *
+     * @return list<self> by the colour that would have to change
+     */
+    public static function in(Band|Panel $piece, ?Panel $panel = null, array $regions = []): array
+    {
+        $colour = $piece->ground->colour ?? $panel?->ground->colour;
+        $behind = $colour ?? Colour::fromHex(null === $panel && !$piece instanceof Panel ? self::PAGE : self::SHEET);
+        $grounds = [] === $regions || null !== $colour ? [...$regions, $behind] : $regions;
+        $colours = null === $panel ? $piece->colours : $piece->colours->over($panel->colours);
+        $own = $colours->values();
+        // Without a colour of their own, links keep theirs under the pointer.
+        $names = isset($own['link']) && !isset($own['pointed']) ? ['heading', 'text', 'link'] : array_keys(self::SHOP);
+        $own += self::SHOP;
+        $pale = [];
+        foreach ($names as $name) {
+            $colour = Colour::fromHex($own[$name]);
+            $contrast = min(array_map($colour->contrast(...), $grounds));
+            if ($contrast < self::LEAST) {
+                $pale[] = new self($name, $contrast, $colour->withContrastOnAll($grounds, self::LEAST), [] !== $regions);
+            }
+        }
+
+        return $pale;
+    }
+
+    /**
+     * The picture behind a band or panel; null where none is. A band with a ground of its own covers its panel's.
+     *
+     * @return string|null its file name
+     */
+    public static function pictureBehind(Band|Panel $piece, ?Panel $panel = null): ?string
+    {
+        return $piece->ground->picture ?? (null === $piece->ground->colour ? $panel?->ground->picture : null);
+    }
+
+    public function words(): string
+    {
+        // Rounded down: what is said to be enough has to be.
+        return \sprintf('%s on %s have a contrast of %s to 1; %s is the least that everybody can read.%s', match ($this->name) {
+            'heading' => 'Headings', 'text' => 'Words', 'link' => 'Links', default => 'Links under the pointer',
+        }, $this->onPicture ? 'the worst part of this picture' : 'this ground', number_format(floor(10 * $this->contrast) / 10, 1), self::LEAST,
+            null === $this->offered ? ' No colour is read on all of it: choose a calmer picture, or a colour as ground.' : '');
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Shop;
+
+/** What is beside an entry of the header that opens something. */
+enum OpenMark: string
+{
+    case Angle = 'angle';
+    case Plus = 'plus';
+    case Dot = 'dot';
+}

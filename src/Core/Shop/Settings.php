@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Shop;
+
+/** What the shop says of itself, and how it is set up: one copy of it, read once. */
+final readonly class Settings
+{
+    /** @param array<string, string> $values by name */
+    public function __construct(public array $values = [])
+    {
+    }
+
+    /** Empty where it was never typed. */
+    public function get(string $name): string
+    {
+        return $this->values[$name] ?? '';
+    }
+
+    public function name(): string
+    {
+        return $this->get(ShopDetail::Name->value);
+    }
+
+    /** In which people of the shop type and read dates; UTC until they choose. */
+    public function zone(): \DateTimeZone
+    {
+        $name = $this->get(ShopDetail::TimeZone->value);
+
+        return new \DateTimeZone(ShopDetail::isTimeZone($name) ? $name : 'UTC');
+    }
+}

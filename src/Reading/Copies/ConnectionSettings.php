@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Reading\Copies;
+
+use Doctrine\DBAL\Driver;
+use Doctrine\DBAL\Driver\Middleware;
+use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
+
+/**
+ * Makes a connection see one copy of the shop: the same statements read the workbench or live. And ends what
+ * takes too long on the server, too, where nobody waits for it any more.
+ */
+final readonly class ConnectionSettings implements Middleware
+{
+    /** Every statement of a request is short, so neither compiling it nor sharing it among processes pays; and what it reads is in memory. */
+    private const SHORT_STATEMENTS = 'SET jit TO off; SET max_parallel_workers_per_gather TO 0; SET random_page_cost TO 1.1';
+
+    /** @param int $seconds that a statement may take when it is asked for by a request; jobs and commands have their own */
+    public function __construct(private string $copy, private int $seconds)
+    {
+    }
+
+    public function wrap(Driver $driver): Driver
+    {
+        $settings = ["search_path TO {$this->copy}, catalogue, journal", "timezone TO 'UTC'", 'statement_timeout TO '.('cli' === \PHP_SAPI ? 0 : 1000 * $this->seconds)];
+
+        return new class($driver, 'SET '.implode('; SET ', $settings).'; '.self::SHORT_STATEMENTS) extends AbstractDriverMiddleware {
+            public function __construct(Driver $driver, private readonly string $statements)
+            {
+                parent::__construct($driver);
+            }
+
+            public function connect(#[\SensitiveParameter] array $params): Driver\Connection
+            {
+                try {
+                    return $this->prepared(parent::connect($params));
+                } catch (Driver\Exception) {
+                    // A connection that was kept may have been lost meanwhile, with a restart of the database say;
+                    // asked for again, it is made anew.
+                    return $this->prepared(parent::connect($params));
+                }
+            }
+
+            private function prepared(Driver\Connection $connection): Driver\Connection
+            {
+                $connection->exec($this->statements);
+
+                return $connection;
+            }
+        };
+    }
+}

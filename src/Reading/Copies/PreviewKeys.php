@@ -1,0 +1,21 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Reading\Copies;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** Which previews are still open: each belongs to a session, and ends with it. */
+final readonly class PreviewKeys
+{
+    public function __construct(#[Autowire(service: 'doctrine.dbal.live_connection')] private Connection $connection)
+    {
+    }
+
+    public function isOpen(string $key): bool
+    {
+        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.preview_key WHERE key = ? AND until > now()', [$key]);
+    }
+}

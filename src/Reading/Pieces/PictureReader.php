@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Reading\Pieces;
+
+use Lantern\Core\Piece\Colour;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Contracts\Cache\CacheInterface;
+
+/** What colours a picture of the shop has, region by region. It is looked at once: what lies under a name stays as it is. */
+final readonly class PictureReader
+{
+    private const ACROSS = 12;
+    private const DOWN = 9;
+    /** What a picture may need in memory, laid open: one with more is not looked at. */
+    private const MOST_PIXELS = 40_000_000;
+
+    public function __construct(
+        #[Autowire(env: 'resolve:LANTERN_FILES')] private string $folder,
+        #[Autowire(service: 'cache.resolved')] private CacheInterface $cache,
+    ) {
+    }
+
+    /** @return list<Colour> one for each region; none where there is no such picture, or it cannot be read */
+    public function regions(string $name): array
+    {
+        $path = str_starts_with($name, 'uploads/') ? "{$this->folder}/$name" : "{$this->folder}/pictures/$name";
+        $changed = is_file($path) ? filemtime($path) : false;
+        if (false === $changed) {
+            return [];
+        }
+
+        return array_map(Colour::fromHex(...), $this->cache->get('regions.'.hash('sha256', "$name $changed"), static fn (): array => str_ends_with($name, '.svg') ? self::drawn($path) : self::seen($path)));
+    }
+
+    /** @return list<string> every colour that is drawn with: which of them lies where is not known */
+    private static function drawn(string $path): array
+    {
+        preg_match_all('/#[0-9a-f]{6}\b/i', (string) file_get_contents($path), $found);
+
+        return array_values(array_unique(array_map(strtolower(...), $found[0])));
+    }
+
+    /** @return list<string> the middle colour of each region */
+    private static function seen(string $path): array
+    {
+        [$width, $height] = @getimagesize($path) ?: [0, 0];
+        $picture = $width > 0 && $width * $height <= self::MOST_PIXELS ? @imagecreatefromstring((string) file_get_contents($path)) : false;
+        $small = imagecreatetruecolor(self::ACROSS, self::DOWN);
+        if (false === $picture || false === $small) {
+            return [];
+        }
+        // What shows through is the white of the page.
+        imagefill($small, 0, 0, (int) imagecolorallocate($small, 255, 255, 255));
+        imagecopyresampled($small, $picture, 0, 0, 0, 0, self::ACROSS, self::DOWN, $width, $height);
+        $colours = [];
+        for ($x = 0; $x < self::ACROSS; ++$x) {
+            for ($y = 0; $y < self::DOWN; ++$y) {
+                $colours[] = \sprintf('#%06x', imagecolorat($small, $x, $y) & 0xFFFFFF);
+            }
+        }
+
+        return array_values(array_unique($colours));
+    }
+}

@@ -1,0 +1,201 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Reading\Redirects;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Address\Address;
+use Lantern\Core\NotThere;
+use Lantern\Core\Redirect\ExportedRedirect;
+use Lantern\Core\Redirect\Goal;
+use Lantern\Core\Redirect\RedirectStatus;
+use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Release\CopyName;
+use Lantern\Reading\Copies\PgArray;
+use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Places\AllOfThem;
+use Lantern\Reading\Places\PlaceTable;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** The redirects of the workbench as the management interface lists and exports them: by source, a page at a time. */
+final readonly class RedirectTable
+{
+    public const PAGE = 100;
+
+    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
+    {
+    }
+
+    /** Letters are found by a trigram index over this; the migration has it letter for letter. */
+    public const LETTERS = "(r.source || ' ' || COALESCE(r.goal_address, r.goal_outside, '') || ' ' || r.note) COLLATE \"default\"";
+
+    /** A word that many have is found sooner among the next so many than by its letters, and a page of them is full by then. */
+    private const LOOKED_THROUGH = 4000;
+
+    /** Of a word that fewer have, so many are put in order; where there are still more, all are walked in their order. */
+    private const PUT_IN_ORDER = 20_000;
+
+    /** What the visits of a redirect are counted under; one for all below its source has a key that is no address. */
+    private const VISITED_AS = "CASE WHEN r.is_prefix THEN r.source || '/' ELSE r.source END";
+
+    /**
+     * @param string|null $after id of the redirect that the page before ended with
+     *
+     * @return list<ListedRedirect> one more than a page where there is a next one
+     */
+    public function page(RedirectFilter $filter, ?string $after, int $most = self::PAGE + 1): array
+    {
+        [$from, $where, $parameters] = $this->narrowed($filter);
+        if (null !== $after) {
+            $where .= ' AND (r.source, r.id) > (SELECT source, id FROM redirect WHERE id = :after)';
+            $parameters['after'] = $after;
+        }
+        [$letters, $words] = self::letters($filter->words);
+        $parameters += $words;
+        $ordered = "SELECT r.* FROM $from WHERE $where";
+        if ([] === $words) {
+            return $this->listed("$ordered ORDER BY r.source, r.id LIMIT $most", $parameters);
+        }
+        $matching = static fn (string $some): string => "SELECT r.* FROM $some r LEFT JOIN place g ON g.id = r.goal_place_id WHERE $letters ORDER BY r.source, r.id LIMIT $most";
+        $found = $this->listed($matching("($ordered ORDER BY r.source, r.id LIMIT ".self::LOOKED_THROUGH.')'), $parameters);
+        if (\count($found) >= $most) {
+            return $found;
+        }
+        $some = $this->connection->fetchFirstColumn(self::idsByLetters(\count($words)).' LIMIT '.(self::PUT_IN_ORDER + 1), $words);
+        if (\count($some) > self::PUT_IN_ORDER) {
+            return $this->listed($matching("($ordered)"), $parameters);
+        }
+
+        return $this->listed("$ordered AND r.id = ANY (CAST(:some AS uuid[])) ORDER BY r.source, r.id LIMIT $most", ['some' => PgArray::of(array_filter($some, \is_string(...)))] + array_diff_key($parameters, $words));
+    }
+
+    /** @return array{string, string, array<string, mixed>} a table, a condition, and what it is asked with */
+    private function narrowed(RedirectFilter $filter): array
+    {
+        $from = 'redirect r';
+        $where = 'true';
+        $parameters = [];
+        if (null !== $filter->status) {
+            $where .= ' AND r.status = :status';
+            $parameters['status'] = $filter->status->value;
+        }
+        if ('' !== $filter->origin) {
+            $where .= ' AND r.origin = :origin';
+            $parameters['origin'] = $filter->origin;
+        }
+        if (\in_array($filter->mark, ['shadowed', 'nowhere'], true)) {
+            $from = '(SELECT r.* FROM redirect_mark k JOIN redirect r ON r.id = k.redirect_id WHERE k.mark = :mark ORDER BY k.source, k.redirect_id) r';
+            $parameters['mark'] = $filter->mark;
+        }
+        $where .= match ($filter->mark) {
+            'ended' => ' AND r.until <= now()',
+            'unused' => " AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source AND NOT r.is_prefix) AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source || '/' AND r.is_prefix)",
+            default => '',
+        };
+
+        return [$from, $where, $parameters];
+    }
+
+    /** @return array{string, array<string, string>} a condition on a redirect r and the place g that it leads to, and what it is asked with */
+    private static function letters(string $words): array
+    {
+        $letters = [];
+        $parameters = [];
+        foreach (\array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 6) as $n => $word) {
+            $letters[] = '('.self::LETTERS." ILIKE :word$n OR ".str_replace('p.', 'g.', PlaceTable::LETTERS)." ILIKE :word$n)";
+            $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
+        }
+
+        return [implode(' AND ', $letters), $parameters];
+    }
+
+    /** A query for the ids of the redirects that have all of so many words, each by the index of its letters. */
+    private static function idsByLetters(int $words): string
+    {
+        return implode(' INTERSECT ', array_map(static fn (int $n): string => '(SELECT r.id FROM redirect r WHERE '.self::LETTERS." ILIKE :word$n UNION SELECT t.id FROM place p JOIN redirect t ON t.goal_place_id = p.id WHERE ".PlaceTable::LETTERS." ILIKE :word$n)", range(0, $words - 1)));
+    }
+
+    /**
+     * @param string               $redirects  a query for the rows of a page
+     * @param array<string, mixed> $parameters
+     *
+     * @return list<ListedRedirect>
+     */
+    private function listed(string $redirects, array $parameters): array
+    {
+        $visitedAs = self::VISITED_AS;
+        $rows = $this->connection->fetchAllAssociative(<<<SQL
+            WITH r AS ($redirects)
+            SELECT r.*, p.title AS place_title, p.address AS place_address, s.title AS shadow, r.until <= now() AS ended,
+                EXISTS (SELECT FROM redirect_mark k WHERE k.redirect_id = r.id AND k.mark = 'nowhere') AS nowhere,
+                (SELECT COALESCE(sum(v.count), 0) FROM visit v WHERE v.address = $visitedAs AND v.day > CURRENT_DATE - 30) AS visits,
+                (SELECT v.last_day FROM visited v WHERE v.address = $visitedAs) AS last_visit
+            FROM r
+            LEFT JOIN place p ON p.id = r.goal_place_id
+            LEFT JOIN place s ON NOT r.is_prefix AND s.address = r.source AND s.light <> 'closed'
+            ORDER BY r.source, r.id
+            SQL, $parameters);
+
+        return array_map(static function (array $columns): ListedRedirect {
+            $row = new Row($columns);
+            $rule = RuleReader::readable([$columns])[0] ?? self::unreadable($row);
+            $address = $row->textOrNull('place_address') ?? $rule->goalWords();
+
+            return new ListedRedirect($rule, $row->int('version'), $row->textOrNull('place_title') ?? $address, $address, $row->text('origin'), $row->text('note'), $row->int('visits'), $row->textOrNull('last_visit'), $row->textOrNull('shadow'), $row->bool('nowhere'), $row->bool('ended'));
+        }, $rows);
+    }
+
+    /** A row that breaks a rule, however it came here, is listed as one that leads nowhere, so that somebody can mend it. */
+    private static function unreadable(Row $row): Rule
+    {
+        return new Rule($row->text('id'), Address::fromNormal($row->text('source')), $row->bool('is_prefix'), Goal::nowhere(), RedirectStatus::Gone);
+    }
+
+    /** @throws NotThere */
+    /** All that a filter leaves: how many, and the ids of the first of them. */
+    public function allOf(RedirectFilter $filter, int $most): AllOfThem
+    {
+        [$from, $where, $parameters] = $this->narrowed($filter);
+        [$letters, $words] = self::letters($filter->words);
+        $sql = [] === $words ? "SELECT r.source, r.id FROM $from WHERE $where" : "SELECT r.source, r.id FROM $from LEFT JOIN place g ON g.id = r.goal_place_id WHERE $where AND $letters";
+        $count = $this->connection->fetchOne("SELECT count(*) FROM ($sql) these", $parameters + $words);
+        $ids = $this->connection->fetchFirstColumn("SELECT id FROM ($sql) these ORDER BY source, id LIMIT $most", $parameters + $words);
+
+        return new AllOfThem(is_numeric($count) ? (int) $count : 0, array_values(array_filter($ids, \is_string(...))));
+    }
+
+    public function one(string $id): ListedRedirect
+    {
+        return $this->listed('SELECT * FROM redirect WHERE id = :id', ['id' => $id])[0] ?? throw NotThere::redirect();
+    }
+
+    public function count(): int
+    {
+        $count = $this->connection->fetchOne('SELECT COALESCE(sum(more), 0) FROM redirect_tally');
+
+        return is_numeric($count) ? (int) $count : 0;
+    }
+
+    /** @return \Generator<int, ExportedRedirect> all of one copy, by source, a few thousand at a time */
+    public function all(CopyName $copy = CopyName::Workbench): \Generator
+    {
+        $name = $copy->value;
+        $after = ['source' => '', 'id' => '00000000-0000-0000-0000-000000000000'];
+        do {
+            $rows = $this->connection->fetchAllAssociative(<<<SQL
+                SELECT r.*, p.address AS place_address FROM $name.redirect r LEFT JOIN $name.place p ON p.id = r.goal_place_id
+                WHERE (r.source, r.id) > (:source, CAST(:id AS uuid)) ORDER BY r.source, r.id LIMIT 5000
+                SQL, $after);
+            foreach ($rows as $columns) {
+                $row = new Row($columns);
+                $after = ['source' => $row->text('source'), 'id' => $row->text('id')];
+                $rule = RuleReader::readable([$columns])[0] ?? null;
+                if (null === $rule) {
+                    continue;
+                }
+                yield new ExportedRedirect($rule, $row->textOrNull('place_address') ?? $rule->goalWords(), $row->text('note'));
+            }
+        } while ([] !== $rows);
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Storefront;
+
+use Lantern\Core\Place\Place;
+
+/** What a page shows, by the keys of Freshness, always with what stands around it: where one of these changes, the page is another. */
+final class ShownThings
+{
+    /** @var array<string, true> */
+    private array $keys = ['frame' => true];
+    /** Hash of the styles within the page, as Content-Security-Policy wants it; empty: there are none. */
+    public string $styles = '';
+
+    public function place(string $id): void
+    {
+        $this->keys["p:$id"] = true;
+    }
+
+    /** @param iterable<Place> $places */
+    public function places(iterable $places): void
+    {
+        foreach ($places as $place) {
+            $this->place($place->id);
+        }
+    }
+
+    /** @param string $of the id of a place that things stand below or in; or `categories`, `collections`, `articles`, `products` */
+    public function list(string $of): void
+    {
+        $this->keys["l:$of"] = true;
+    }
+
+    /** @return list<string> see Freshness */
+    public function keys(): array
+    {
+        return array_keys($this->keys);
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Entity;
+
+use Doctrine\DBAL\Types\Types;
+use Doctrine\ORM\Mapping as ORM;
+
+/** Somebody who works on the shop. */
+#[ORM\Entity]
+#[ORM\Table(name: 'person', schema: 'journal')]
+class Person
+{
+    /**
+     * @param string $password hashed
+     * @param string $role     owner, editor or viewer
+     */
+    public function __construct(
+        #[ORM\Id]
+        #[ORM\Column(type: Types::GUID)]
+        public readonly string $id,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $name,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $mail,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $password,
+        #[ORM\Column(type: Types::TEXT)]
+        public string $role,
+    ) {
+    }
+
+    /** Whoever works by bin/console; nobody can sign in as this. */
+    public static function commandLine(): self
+    {
+        return new self('00000000-0000-0000-0000-000000000000', 'the command line', '', '', 'editor');
+    }
+}

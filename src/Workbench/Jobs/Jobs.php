@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Jobs;
+
+use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
+use Lantern\Core\NotThere;
+use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Row;
+use Lantern\Workbench\Entity\Person;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Messenger\MessageBusInterface;
+use Symfony\Component\Uid\UuidV7;
+
+/** Asks for jobs, tells how far they are, and stops them. What a job does itself is in JobWorker. */
+final readonly class Jobs
+{
+    /** What ended is told for so long to whoever comes back to it. */
+    private const TOLD_AFTERWARDS = "interval '1 day'";
+    private const COLUMNS = 'id, kind, person_id, person, input, state, step, done, "of", outcome';
+
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        // Outside of the transaction of the job itself, so that everybody sees how far it is.
+        #[Autowire(service: 'doctrine.dbal.live_connection')] private Connection $aside,
+        private MessageBusInterface $bus,
+    ) {
+    }
+
+    /**
+     * @param array<mixed> $input
+     * @param string|null  $file  what comes with it, byte for byte
+     *
+     * @throws Refused where as much is being done already
+     */
+    public function ask(JobKind $kind, array $input, Person $by, ?string $file = null): Job
+    {
+        $id = (new UuidV7())->toRfc4122();
+        // The job and the message are there together, or neither is.
+        $this->connection->transactional(function () use ($id, $kind, $input, $by, $file): void {
+            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern jobs'))");
+            if (false !== $this->connection->fetchOne("SELECT 1 FROM journal.job WHERE kind = ? AND state IN ('waiting', 'running')", [$kind->value])) {
+                throw new Refused('job', \sprintf('%s is going on already. Wait until it has ended, or stop it.', $kind->words()));
+            }
+            $this->connection->executeStatement(
+                'INSERT INTO journal.job (id, kind, person_id, person, input, file) VALUES (?, ?, ?, ?, ?, ?)',
+                [$id, $kind->value, $by->id, $by->name, json_encode($input, \JSON_THROW_ON_ERROR), $file],
+                [ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, null === $file ? ParameterType::NULL : ParameterType::LARGE_OBJECT],
+            );
+            $this->bus->dispatch(new DoJob($id));
+        });
+
+        return $this->get($id);
+    }
+
+    /** @throws NotThere */
+    public function get(string $id): Job
+    {
+        return $this->jobs('WHERE id = ?', [$id])[0] ?? throw new NotThere('There is no such job.');
+    }
+
+    /** @return list<Job> those that wait or run, and those of a person that ended a moment ago; the latest first */
+    public function current(string $personId): array
+    {
+        return $this->jobs("WHERE state IN ('waiting', 'running') OR person_id = ? AND ended_at > now() - ".self::TOLD_AFTERWARDS.' ORDER BY asked_at DESC, id DESC LIMIT 20', [$personId]);
+    }
+
+    /** What was sent with it; null where nothing was. */
+    public function file(string $id): ?string
+    {
+        $file = $this->connection->fetchOne('SELECT file FROM journal.job WHERE id = ?', [$id]);
+
+        return match (true) {
+            \is_resource($file) => (string) stream_get_contents($file),
+            \is_string($file) => $file,
+            default => null,
+        };
+    }
+
+    /** It ends as soon as it looks, and keeps nothing; where nobody began it yet, at once. */
+    public function stop(string $id): Job
+    {
+        $this->get($id);
+        $this->connection->executeStatement("UPDATE journal.job SET stop = true, state = CASE state WHEN 'waiting' THEN 'stopped' ELSE state END, ended_at = CASE state WHEN 'waiting' THEN now() END WHERE id = ? AND state IN ('waiting', 'running')", [$id]);
+
+        return $this->get($id);
+    }
+
+    /** @throws Stopped where somebody asked for that */
+    public function tell(string $id, string $step, int $done, int $of): void
+    {
+        $stop = $this->aside->fetchOne('UPDATE journal.job SET step = ?, done = ?, "of" = ? WHERE id = ? RETURNING stop', [$step, $done, $of, $id]);
+        if (true === $stop || 't' === $stop) {
+            throw new Stopped();
+        }
+    }
+
+    /** Whether a job is to be done now: not where it has ended already. */
+    public function begin(string $id): ?Job
+    {
+        $begun = $this->connection->executeStatement("UPDATE journal.job SET state = 'running', step = '', done = 0, \"of\" = 0 WHERE id = ? AND state IN ('waiting', 'running')", [$id]);
+
+        return 0 === $begun ? null : $this->get($id);
+    }
+
+    /**
+     * In the transaction of the job itself: what it did and that it did are kept together.
+     *
+     * @param array<mixed> $outcome
+     */
+    public function end(string $id, JobState $state, array $outcome): void
+    {
+        $this->connection->executeStatement('UPDATE journal.job SET state = ?, outcome = ?, file = NULL, ended_at = now() WHERE id = ?', [$state->value, json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), $id]);
+    }
+
+    /**
+     * @param list<string> $parameters
+     *
+     * @return list<Job>
+     */
+    private function jobs(string $which, array $parameters): array
+    {
+        return array_map(static function (array $columns): Job {
+            $row = new Row($columns);
+
+            return new Job($row->text('id'), JobKind::from($row->text('kind')), $row->text('person_id'), $row->text('person'), $row->json('input'), JobState::from($row->text('state')), $row->text('step'), $row->int('done'), $row->int('of'), null === $row->textOrNull('outcome') ? null : $row->json('outcome'));
+        }, $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS." FROM journal.job $which", $parameters));
+    }
+}

@@ -1,0 +1,168 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Menus;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Menu\Bay;
+use Lantern\Core\Menu\HeaderWithoutMenu;
+use Lantern\Core\NotThere;
+use Lantern\Core\Refused;
+use Lantern\Core\Shop\HeaderShape;
+use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\Person;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Uid\UuidV7;
+
+/**
+ * Hangs menus in the bays of the frame, makes and removes them, and writes what else the frame shows.
+ * Whoever made a change can take it back.
+ */
+final readonly class FrameEditor
+{
+    private const MAX_NAME = 200;
+    private const MAX_NOTICE = 300;
+
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private EditLog $edits,
+    ) {
+    }
+
+    /** @param string|null $menuId null: takes down what hangs there */
+    public function hang(string $bayId, ?string $menuId, Person $by): void
+    {
+        $this->change($by, function () use ($bayId, $menuId): void {
+            $this->refuseUnknownMenu($menuId);
+            $this->setBay($bayId, ['menu_id' => $menuId]);
+        }, null === $menuId ? 'The menu is taken down.' : 'The menu hangs.');
+    }
+
+    public function swap(string $oneId, string $otherId, Person $by): void
+    {
+        $this->change($by, function () use ($oneId, $otherId): void {
+            $bays = $this->connection->fetchAllAssociativeIndexed('SELECT id, menu_id, heading FROM bay WHERE id IN (?, ?) FOR UPDATE', [$oneId, $otherId]);
+            if (2 !== \count($bays)) {
+                throw new Refused('bay', 'Choose two different bays to swap.');
+            }
+            $this->setBay($oneId, $bays[$otherId]);
+            $this->setBay($otherId, $bays[$oneId]);
+        }, 'The menus are swapped.');
+    }
+
+    public function heading(string $bayId, string $heading, Person $by): void
+    {
+        if (mb_strlen(trim($heading)) > self::MAX_NAME) {
+            throw new Refused('heading', \sprintf('A heading has at most %d characters.', self::MAX_NAME));
+        }
+        $this->change($by, fn () => $this->setBay($bayId, ['heading' => trim($heading)]), 'The heading is changed.');
+    }
+
+    /**
+     * @param string|null $bayId where it hangs at once
+     *
+     * @return string id of the new menu
+     */
+    public function make(string $name, ?string $bayId, Person $by): string
+    {
+        $id = (new UuidV7())->toRfc4122();
+        $this->change($by, function () use ($id, $name, $bayId, $by): void {
+            $this->connection->executeStatement('INSERT INTO menu (id, name, position, changed_at, changed_by) SELECT ?, ?, COALESCE(max(position), 0) + 1, now(), ? FROM menu WHERE kind = \'menu\'', [$id, self::name($name), $by->name]);
+            if (null !== $bayId) {
+                $this->setBay($bayId, ['menu_id' => $id] + (str_starts_with($bayId, 'footer-') ? ['heading' => self::name($name)] : []));
+            }
+        }, 'The menu is made.');
+
+        return $id;
+    }
+
+    public function rename(string $menuId, string $name, Person $by): void
+    {
+        $this->change($by, function () use ($menuId, $name): void {
+            $this->refuseUnknownMenu($menuId);
+            $this->connection->executeStatement('UPDATE menu SET name = ? WHERE id = ?', [self::name($name), $menuId]);
+        }, 'The menu has another name.');
+    }
+
+    /**
+     * @param bool $evenIfItHangs else a menu that hangs somewhere is not removed, and where is said
+     */
+    public function remove(string $menuId, bool $evenIfItHangs, Person $by): void
+    {
+        $this->refuseUnknownMenu($menuId);
+        /** @var list<string> $bays */
+        $bays = $this->connection->fetchFirstColumn('SELECT id FROM bay WHERE menu_id = ? ORDER BY position', [$menuId]);
+        if ([] !== $bays && !$evenIfItHangs) {
+            throw new Refused('menu', \sprintf('This menu hangs in the %s. Visitors would find nothing there.', implode(' and the ', array_map(static fn (string $bay): string => lcfirst(Bay::words($bay)), $bays))));
+        }
+        $this->change($by, function () use ($menuId): void {
+            $this->connection->executeStatement('UPDATE bay SET menu_id = NULL WHERE menu_id = ?', [$menuId]);
+            $this->connection->executeStatement('DELETE FROM entry WHERE menu_id = ?', [$menuId]);
+            $this->connection->executeStatement('DELETE FROM menu WHERE id = ?', [$menuId]);
+        }, 'The menu is removed.');
+    }
+
+    public function notice(string $words, Person $by): void
+    {
+        if (mb_strlen(trim($words)) > self::MAX_NOTICE) {
+            throw new Refused('notice', \sprintf('A notice has at most %d characters, or nobody reads it. Shorten it.', self::MAX_NOTICE));
+        }
+        $this->setting('notice', trim($words), $by);
+    }
+
+    public function withoutMenu(HeaderWithoutMenu $shows, Person $by): void
+    {
+        $this->setting(HeaderWithoutMenu::SETTING, $shows->value, $by);
+    }
+
+    /**
+     * Shapes the header by one of its settings.
+     *
+     * @throws Refused
+     */
+    public function header(string $setting, string $value, Person $by): void
+    {
+        $this->setting($setting, HeaderShape::checked($setting, $value), $by);
+    }
+
+    private function setting(string $id, string $value, Person $by): void
+    {
+        $this->change($by, fn () => $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]), 'The frame is changed.');
+    }
+
+    private function change(Person $by, \Closure $change, string $sentence): void
+    {
+        $this->edits->run($by, Subject::Frame, static function () use ($change, $sentence): string {
+            $change();
+
+            return $sentence;
+        });
+    }
+
+    /** @param array<string, mixed> $columns */
+    private function setBay(string $bayId, array $columns): void
+    {
+        if (0 === (int) $this->connection->update('bay', $columns, ['id' => $bayId]) && false === $this->connection->fetchOne('SELECT 1 FROM bay WHERE id = ?', [$bayId])) {
+            throw new Refused('bay', 'The frame has no such bay.');
+        }
+    }
+
+    private function refuseUnknownMenu(?string $menuId): void
+    {
+        if (null !== $menuId && false === $this->connection->fetchOne('SELECT 1 FROM menu WHERE kind = \'menu\' AND id = ?', [$menuId])) {
+            throw NotThere::menu();
+        }
+    }
+
+    private static function name(string $name): string
+    {
+        $name = trim($name);
+        if ('' === $name || mb_strlen($name) > self::MAX_NAME) {
+            throw new Refused('name', \sprintf('A menu has a name of 1 to %d characters, which only you and your colleagues read.', self::MAX_NAME));
+        }
+
+        return $name;
+    }
+}

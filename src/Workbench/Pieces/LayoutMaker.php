@@ -1,0 +1,165 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Pieces;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Menu\Entry;
+use Lantern\Core\Menu\Heading;
+use Lantern\Core\Menu\Insert;
+use Lantern\Core\Menu\PlaceTarget;
+use Lantern\Core\Menu\Position;
+use Lantern\Core\Menu\SelfFilling;
+use Lantern\Core\Menu\Together;
+use Lantern\Core\NotThere;
+use Lantern\Core\Piece\Band;
+use Lantern\Core\Piece\Column;
+use Lantern\Core\Piece\Links;
+use Lantern\Core\Piece\Panel;
+use Lantern\Core\Piece\Piece;
+use Lantern\Core\Piece\Text;
+use Lantern\Core\Piece\Title;
+use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\MenuMoves;
+use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\Person;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Uid\UuidV7;
+
+/** Makes the body of a page, or a wide panel, something that is laid out; with what visitors see there today as its first pieces. */
+final readonly class LayoutMaker
+{
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private Copies $copies,
+        private EditLog $edits,
+    ) {
+    }
+
+    /** @throws Refused|NotThere */
+    public function page(string $placeId, Person $by): void
+    {
+        $workbench = $this->copies->workbench;
+        $place = $workbench->places->get($placeId) ?? throw NotThere::place();
+        if (!$place->kind->hasWords()) {
+            throw new Refused('place', \sprintf('A %s has no body of its own to lay out.', $place->kind->words()));
+        }
+        $words = self::line(new Text($workbench->shop->words($placeId)->html));
+        $this->make($placeId, 'page', $place->title, self::line(new Band(), [self::line(new Column(), [$words])]), \sprintf('“%s” is laid out in bands.', $place->title), $by);
+    }
+
+    /**
+     * @param string $entryId of the first level of a menu
+     *
+     * @throws Refused|NotThere
+     */
+    public function panel(string $menuId, string $entryId, Person $by): void
+    {
+        $tree = $this->copies->workbench->menus->tree($menuId);
+        $entry = $tree->find($entryId) ?? throw new NotThere('This entry is no longer in the menu.');
+        if (null !== $tree->shape || 1 !== $tree->level($entryId)) {
+            throw new Refused('entry', 'A wide panel opens below an entry of the first level. Put this one further out first.');
+        }
+        $title = $this->name($entry);
+        $this->make($entryId, 'panel', $title, self::line(new Panel(), [self::line(new Band(), self::columns($entry))]), \sprintf('“%s” opens a wide panel.', $title), $by);
+    }
+
+    /**
+     * Puts entries into a menu together with the wide panels that they open, as one edit.
+     *
+     * @param list<Entry>          $entries
+     * @param array<string, Entry> $panels  by the id of the entry that they open below
+     *
+     * @throws Refused|NotThere
+     */
+    public function entries(string $menuId, array $entries, array $panels, Position $at, Person $by): void
+    {
+        if ([] === $entries) {
+            throw new Refused('entries', 'There is nothing to put in. Choose at least one line.');
+        }
+        if (null !== $at->parentId && [] !== $panels) {
+            throw new Refused('at', 'A wide panel opens below an entry of the first level. Choose a line of the first level, and add them below it.');
+        }
+        $first = array_map(static fn (Entry $entry): string => $entry->id, $entries);
+        foreach (array_keys($panels) as $id) {
+            if (!\in_array($id, $first, true)) {
+                throw new Refused('panels', 'A wide panel opens below one of the entries that go in on the first level.');
+            }
+        }
+        $names = array_combine($first, array_map($this->name(...), $entries));
+        $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($menuId, $entries, $panels, $names, $at, $by): string {
+            $menus->make($menuId, new Together(array_map(static fn (Entry $entry, int $n): Insert => new Insert($entry, new Position($at->parentId, $at->index + $n)), $entries, array_keys($entries))));
+            foreach ($panels as $id => $panel) {
+                $this->row($id, 'panel', $names[$id], $by);
+                $menus->make($id, new Insert($panel, new Position(null, 0)));
+            }
+
+            return [] === $panels ? 'The lines are in the menu.' : 'The lines are in the menu, with their wide panels.';
+        });
+    }
+
+    private function name(Entry $entry): string
+    {
+        return $entry->label ?? ($entry->target instanceof PlaceTarget ? $this->copies->workbench->places->get($entry->target->placeId)->title ?? '' : '');
+    }
+
+    private function row(string $id, string $kind, string $name, Person $by): void
+    {
+        $this->connection->executeStatement('INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, ?, now(), ?) ON CONFLICT (id) DO NOTHING', [$id, $name, $kind, $by->name]);
+    }
+
+    private function make(string $id, string $kind, string $name, Entry $first, string $sentence, Person $by): void
+    {
+        $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $kind, $name, $first, $sentence, $by): string {
+            $this->row($id, $kind, $name, $by);
+            if ([] !== $this->copies->workbench->menus->tree($id)->entries) {
+                throw new Refused('layout', 'This is laid out already. Reload it to see how.');
+            }
+            $menus->make($id, new Insert($first, new Position(null, 0)));
+
+            return $sentence;
+        });
+    }
+
+    /**
+     * What the plain dropdown of an entry shows, as columns: each child with others below it is a heading above them; the rest stand together.
+     *
+     * @return list<Entry>
+     */
+    private static function columns(Entry $entry): array
+    {
+        $columns = $alone = [];
+        foreach ($entry->children as $child) {
+            if ([] === $child->children && null === $child->filling) {
+                $alone[] = $child->anew(self::id(...));
+            } else {
+                $columns[] = [
+                    new Entry(self::id(), $child->target, $child->label, [], $child->enabled, $child->audience, $child->opening, $child->newTab, content: new Title(3)),
+                    self::line(new Links(), array_map(static fn (Entry $one): Entry => $one->anew(self::id(...)), $child->children), $child->filling),
+                ];
+            }
+        }
+        if ([] !== $alone || null !== $entry->filling || [] === $columns) {
+            $columns[] = [self::line(new Links(), $alone, $entry->filling)];
+        }
+        // More than fit side by side stand one below another in the last.
+        $first = \array_slice($columns, 0, Band::COLUMNS - 1);
+        $rest = array_merge(...\array_slice($columns, Band::COLUMNS - 1));
+
+        return array_map(static fn (array $pieces): Entry => self::line(new Column(), $pieces), [] === $rest ? $first : [...$first, $rest]);
+    }
+
+    /** @param list<Entry> $children */
+    private static function line(Piece $piece, array $children = [], ?SelfFilling $filling = null): Entry
+    {
+        return new Entry(self::id(), new Heading(), null, $children, filling: $filling, content: $piece);
+    }
+
+    private static function id(): string
+    {
+        return (new UuidV7())->toRfc4122();
+    }
+}

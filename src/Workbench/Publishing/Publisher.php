@@ -1,0 +1,194 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Publishing;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Release\Fault;
+use Lantern\Core\Release\NotInOrder;
+use Lantern\Reading\Releases\ChangedReader;
+use Lantern\Reading\Releases\ReleaseReader;
+use Lantern\Workbench\Edits\Progress;
+use Psr\Clock\ClockInterface;
+use Psr\EventDispatcher\EventDispatcherInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Uid\UuidV7;
+
+/**
+ * Compares the workbench with live, and makes live what waits. The triggers of the workbench name the
+ * rows that may differ, so the work is in step with what changed and not with the size of the shop.
+ */
+final readonly class Publisher
+{
+    /** So many rows are judged together; where more have changed, by parts, in flat memory. */
+    private const JUDGED_AT_ONCE = 2000;
+
+    /** After so many, statistics are made anew. */
+    private const MANY = 5000;
+
+    /** Menus, where they hang, what they lead to, what those that fill themselves could show, and whatever else stands around every page. */
+    private const TOUCHES_THE_FRAME = <<<'SQL'
+        (EXISTS (SELECT FROM journal.release_row r WHERE r.release_id = :release AND (r.table_name IN ('bay', 'setting')
+            OR r.table_name = 'menu' AND COALESCE(r.after, r.before) ->> 'kind' <> 'page' OR r.table_name = 'entry' AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL))
+        OR EXISTS (SELECT FROM workbench.entry e JOIN journal.release_row r ON r.row_id = e.place_id::text WHERE e.on_page IS NULL AND r.release_id = :release AND r.table_name = 'place')
+        OR EXISTS (SELECT FROM workbench.entry e WHERE e.on_page IS NULL AND (e.filling IS NOT NULL OR e.piece ->> 'kind' IN ('products', 'cards'))) AND EXISTS (
+            SELECT FROM journal.release_row r WHERE r.release_id = :release AND (r.table_name = 'pick' OR r.table_name = 'place' AND EXISTS (
+                SELECT FROM unnest(ARRAY['kind', 'title', 'address', 'parent_id', 'position', 'light', 'opens_on', 'closes_on', 'audience', 'published_on', 'rule']) AS which
+                WHERE r.before -> which IS DISTINCT FROM r.after -> which
+            ))
+        ))
+        SQL;
+
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private ReleaseReader $reader,
+        private ChangedReader $changed,
+        private ClockInterface $clock,
+        private EventDispatcherInterface $events,
+    ) {
+    }
+
+    /**
+     * Makes everything that waits live, in one transaction: a visitor gets the old state or the new one.
+     *
+     * @param string|null               $seen     the state that whoever publishes has seen, see Waiting::$state; null: whatever waits
+     * @param (\Closure(int): void)|null $together what is kept together with the release, given its number
+     *
+     * @return int|null the number of the release; null where nothing waited
+     *
+     * @throws NotInOrder where the result would not be in order
+     * @throws ChangedSince where something was edited since it was seen
+     */
+    public function publish(string $by, ?string $seen = null, Progress $progress = new Progress(), ?\Closure $together = null): ?int
+    {
+        $many = false;
+        $number = $this->connection->transactional(function () use ($by, $seen, $progress, $together, &$many): ?int {
+            // One at a time; and what is edited meanwhile waits for the next.
+            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern publish'))");
+            $this->connection->executeStatement('LOCK TABLE journal.touched IN SHARE ROW EXCLUSIVE MODE');
+            if (null !== $seen && $seen !== $this->reader->state()) {
+                throw new ChangedSince();
+            }
+            [$id, $number] = $this->begin($by);
+            $changed = $this->recordWhatDiffers($id, $progress);
+            if (0 === $changed) {
+                // Nothing of what was edited differs any more, or nothing was.
+                $this->connection->executeStatement('DELETE FROM journal.release WHERE id = ?', [$id]);
+                $this->connection->executeStatement('DELETE FROM journal.touched');
+
+                return null;
+            }
+            $this->refuseWhatIsNotInOrder($id, $changed, $progress);
+            $this->connection->executeStatement('UPDATE journal.release SET summary = :summary, frame = '.self::TOUCHES_THE_FRAME.' WHERE id = :release', ['summary' => $this->reader->summaryOf($id), 'release' => $id]);
+            $this->connection->executeStatement('SET CONSTRAINTS ALL DEFERRED');
+            $progress->enter('Carrying over', \count(ReleaseReader::TABLES));
+            foreach (ReleaseReader::TABLES as $table) {
+                $this->carryOver($table, $id);
+                $progress->advance(tell: true);
+            }
+            $this->connection->executeStatement('DELETE FROM journal.touched');
+            $many = $changed > self::MANY;
+            if (null !== $together) {
+                $together($number);
+            }
+
+            return $number;
+        });
+        if ($many) {
+            $this->measureAnew();
+        }
+        if (null !== $number) {
+            $this->events->dispatch(new Released($number, $by));
+        }
+
+        return $number;
+    }
+
+    /** @return array{string, int} id and number of the release */
+    private function begin(string $by): array
+    {
+        $id = (new UuidV7())->toRfc4122();
+        $number = $this->connection->fetchOne("INSERT INTO journal.release (id, number, released_at, released_by, summary) SELECT ?, COALESCE(max(number), 0) + 1, ?, ?, '' FROM journal.release RETURNING number", [$id, $this->clock->now()->format(\DATE_ATOM), $by]);
+
+        return [$id, is_numeric($number) ? (int) $number : throw new \LogicException('The release got no number.')];
+    }
+
+    /** What differs stays in the database, however much it is. */
+    private function recordWhatDiffers(string $releaseId, Progress $progress): int
+    {
+        $rows = 0;
+        $progress->enter('Comparing', \count(ReleaseReader::TABLES));
+        foreach (ReleaseReader::TABLES as $table) {
+            $rows += (int) $this->connection->executeStatement(\sprintf(
+                'INSERT INTO journal.release_row (release_id, table_name, row_id, before, after) SELECT CAST(? AS uuid), d.table_name, d.row_id, d.before, d.after FROM (%s) d WHERE d.before IS DISTINCT FROM d.after',
+                ReleaseReader::differenceOf($table),
+            ), [$releaseId]);
+            $progress->advance(tell: true);
+        }
+
+        return $rows;
+    }
+
+    private function refuseWhatIsNotInOrder(string $releaseId, int $changed, Progress $progress): void
+    {
+        $progress->enter('Judging', $changed);
+        $together = [];
+        foreach (ReleaseReader::TABLES as $table) {
+            $after = '';
+            do {
+                // An entry that is gone leads nowhere; a place that is gone may be missed.
+                $ids = array_values(array_filter($this->connection->fetchFirstColumn(
+                    "SELECT row_id FROM journal.release_row WHERE release_id = ? AND table_name = ? AND row_id > ? AND (after IS NOT NULL OR table_name = 'place') ORDER BY row_id LIMIT ".self::JUDGED_AT_ONCE,
+                    [$releaseId, $table, $after],
+                ), \is_string(...)));
+                if ($changed <= self::JUDGED_AT_ONCE) {
+                    $together[$table] = $ids;
+                } elseif ([] !== $ids) {
+                    $this->refuse($this->changed->faults([$table => $ids]));
+                    $progress->advance(\count($ids), tell: true);
+                }
+                $after = end($ids);
+            } while (self::JUDGED_AT_ONCE === \count($ids) && false !== $after);
+        }
+        if ([] !== $together) {
+            $this->refuse($this->changed->faults($together));
+        }
+    }
+
+    /** @param list<Fault> $faults */
+    private function refuse(array $faults): void
+    {
+        if ([] !== $faults) {
+            throw new NotInOrder('release', $faults);
+        }
+    }
+
+    private function carryOver(string $table, string $releaseId): void
+    {
+        $id = \in_array($table, ReleaseReader::NAMED_TABLES, true) ? 'r.row_id' : 'r.row_id::uuid';
+        $changed = "journal.release_row r WHERE r.release_id = :release AND r.table_name = '$table' AND r.after IS ";
+        $parameters = ['release' => $releaseId];
+        $this->connection->executeStatement("DELETE FROM live.$table WHERE id IN (SELECT $id FROM {$changed}NULL)", $parameters);
+        $this->connection->executeStatement("INSERT INTO live.$table SELECT * FROM workbench.$table WHERE id IN (SELECT $id FROM {$changed}NOT NULL) ON CONFLICT (id) DO UPDATE SET {$this->setOf($table)}", $parameters);
+    }
+
+    /** Every column of a table but its id, to be set to what comes in. */
+    private function setOf(string $table): string
+    {
+        $columns = array_filter(
+            $this->connection->fetchFirstColumn('SELECT attname FROM pg_attribute WHERE attrelid = CAST(? AS regclass) AND attnum > 0 AND NOT attisdropped ORDER BY attnum', ["workbench.$table"]),
+            static fn (mixed $column): bool => \is_string($column) && 'id' !== $column,
+        );
+
+        return implode(', ', array_map(static fn (string $column): string => "$column = excluded.$column", $columns));
+    }
+
+    /** After very much has changed, the planner would go by what was true before, and so would the next publish. */
+    private function measureAnew(): void
+    {
+        foreach (['journal.touched', 'journal.release_row', 'live.place', 'live.redirect'] as $table) {
+            $this->connection->executeStatement(('journal.touched' === $table ? 'VACUUM (ANALYZE) ' : 'ANALYZE ').$table);
+        }
+    }
+}

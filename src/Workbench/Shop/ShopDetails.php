@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Shop;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Refused;
+use Lantern\Core\Shop\ShopDetail;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Stale;
+use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\Person;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** The shop's details on the workbench. */
+final readonly class ShopDetails
+{
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private Copies $copies,
+        private EditLog $edits,
+    ) {
+    }
+
+    /** @return array<string, string> every detail by name; empty where it was never typed */
+    public function all(): array
+    {
+        $kept = $this->copies->workbench->settings->all();
+        $all = [];
+        foreach (ShopDetail::cases() as $detail) {
+            $all[$detail->value] = $kept->get($detail->value);
+        }
+
+        return $all;
+    }
+
+    /**
+     * Tells one state of the details from another, for whoever changes them.
+     *
+     * @param array<string, string> $details
+     */
+    public static function version(array $details): int
+    {
+        return crc32(json_encode($details, \JSON_THROW_ON_ERROR)) & 0x7FFFFFFF;
+    }
+
+    /**
+     * @param array<string, string> $typed by name
+     *
+     * @throws Refused|Stale
+     */
+    public function change(int $version, array $typed, Person $by): void
+    {
+        $checked = [];
+        foreach ($typed as $name => $value) {
+            $detail = ShopDetail::tryFrom($name) ?? throw new Refused($name, 'The shop has no such detail.');
+            $checked[] = ['id' => $name, 'value' => $detail->checked($value)];
+        }
+        $this->edits->run($by, Subject::Frame, function () use ($version, $checked): string {
+            $this->connection->executeStatement('LOCK TABLE setting IN SHARE ROW EXCLUSIVE MODE');
+            $this->copies->workbench->settings->forget();
+            $now = self::version($this->all());
+            if ($now !== $version) {
+                throw new Stale($now);
+            }
+            $this->connection->executeStatement('INSERT INTO setting SELECT * FROM jsonb_to_recordset(CAST(? AS jsonb)) AS s(id text, value jsonb) ON CONFLICT (id) DO UPDATE SET value = excluded.value WHERE setting.value <> excluded.value', [json_encode($checked, \JSON_THROW_ON_ERROR)]);
+
+            return 'The details of the shop';
+        });
+    }
+}

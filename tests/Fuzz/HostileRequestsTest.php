@@ -1,0 +1,250 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Fuzz;
+
+use Lantern\Admin\Http\ApiDescription;
+use Lantern\Demo\DemoId;
+use Lantern\Kernel;
+use Lantern\Tests\Admin\ApiTestCase;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpFoundation\Request;
+
+/**
+ * Asks every operation of the API, as its own description has it, with inputs that are right, nearly right
+ * and spoiled, as everybody; and the shop with hostile targets. Nothing of it may be answered 5xx, nor keep
+ * a process busy so long that its work must grow with the square of what was sent. `LANTERN_FUZZ` says how many requests, `LANTERN_SEED` which.
+ */
+final class HostileRequestsTest extends ApiTestCase
+{
+    private const ROLES = ['anonymous', 'viewer', 'editor', 'owner'];
+    /** What an input may cost this process, whatever else the machine does meanwhile. No measure of speed: that is for bin/bench. */
+    private const MOST_SECONDS_OF_WORK = 15.0;
+    private const VERBS = ['get', 'put', 'post', 'delete', 'patch'];
+
+    private Hostile $hostile;
+
+    /** @var array<int, int> how often each hundred of statuses was answered */
+    private array $answers = [];
+
+    public function testNoRequestIsAnsweredWithAnErrorOfOurOwn(): void
+    {
+        $requests = self::setting('LANTERN_FUZZ', 2000);
+        $seed = self::setting('LANTERN_SEED', 7);
+        $document = $this->service(ApiDescription::class)->document();
+        /** @var array<string, array<string, mixed>> $schemas */
+        $schemas = \is_array($document['components'] ?? null) ? $document['components']['schemas'] ?? [] : [];
+        $this->hostile = new Hostile($seed, $schemas, $this->known());
+        $operations = $this->operations($document);
+        $each = max(1, intdiv($requests, 40));
+        for ($n = 0, $role = ''; $n < $requests; ++$n) {
+            if (0 === $n % $each) {
+                $role = self::ROLES[intdiv($n, $each) % \count(self::ROLES)];
+                $this->become($role);
+            }
+            if ($this->hostile->chance(20)) {
+                $this->askTheShop("$seed/$n");
+            } else {
+                $this->askTheApi($this->hostile->one($operations), "$seed/$n as $role");
+            }
+        }
+        self::assertGreaterThan($requests / 20, $this->answers[2] ?? 0, 'some of it is right: '.json_encode($this->answers));
+        self::assertGreaterThan($requests / 20, $this->answers[4] ?? 0);
+        // Whatever was taken can be looked at and published, and the shop is there for its visitors.
+        $this->become('owner');
+        foreach (['/api/frame', '/api/places', '/api/redirects', '/api/waiting', '/api/policies', '/api/details'] as $path) {
+            $this->get($path);
+            self::assertSame(200, $this->code(), $path);
+        }
+        $this->send('POST', '/api/releases', ['seen' => $this->at($this->get('/api/waiting'), 'state')]);
+        self::assertContains($this->code(), [200, 422], 'published, or told what is not in order');
+        self::assertSame(200, $this->shop('/'));
+    }
+
+    /** @param array<string, mixed> $body */
+    #[DataProvider('longOnes')]
+    public function testWhatIsMadeToTakeLongDoesNot(string $verb, string $path, array $body): void
+    {
+        $path = str_replace('{place}', DemoId::of('pages/makers'), $path);
+        $this->judge(function () use ($verb, $path, $body): array {
+            $this->send($verb, $path, $body, '"'.$this->value('SELECT version FROM place WHERE id = ?', DemoId::of('pages/makers')).'"');
+
+            return [$this->code(), ''];
+        }, $path);
+        self::assertContains($this->code(), [200, 422]);
+    }
+
+    /** @return iterable<string, array{string, string, array<string, mixed>}> */
+    public static function longOnes(): iterable
+    {
+        $links = implode('', array_map(static fn (int $n): string => "<p><a href=\"/papers#part-$n\">Link $n</a> <a href=\"/old-$n\">old</a></p>", range(1, 4000)));
+        yield '4,000 headings' => ['PUT', '/api/places/{place}/words', ['html' => str_repeat('<h2>Heading</h2>', 4000)]];
+        yield '4,000 links' => ['PUT', '/api/places/{place}/words', ['html' => $links]];
+        yield '40,000 attributes' => ['POST', '/api/outlines', ['content' => '<opml version="2.0"><body><outline '.implode(' ', array_map(static fn (int $n): string => "a$n=\"\"", range(1, 40_000))).'/></body></opml>']];
+        yield '9,000 elements inside one another' => ['PUT', '/api/places/{place}/words', ['html' => str_repeat('<em>', 9000)]];
+        yield 'a line of half a million letters' => ['POST', '/api/outlines', ['content' => str_repeat('Papers ', 70_000)]];
+        yield '1,000 addresses that go round' => ['POST', '/api/answers', ['addresses' => array_fill(0, 1000, '/'.str_repeat('a/', 500))]];
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     *
+     * @return non-empty-list<array{string, string, array<string, mixed>}> verb, path, operation
+     */
+    private function operations(array $document): array
+    {
+        $operations = [];
+        foreach (\is_array($document['paths'] ?? null) ? $document['paths'] : [] as $path => $verbs) {
+            foreach (self::VERBS as $verb) {
+                if (\is_array($verbs) && \is_array($verbs[$verb] ?? null)) {
+                    /** @var array<string, mixed> $operation */
+                    $operation = $verbs[$verb];
+                    $operations[] = [$verb, (string) $path, $operation];
+                }
+            }
+        }
+        self::assertGreaterThan(40, \count($operations), 'the description has every operation');
+
+        return [] === $operations ? throw new \LogicException('The API has no operations.') : $operations;
+    }
+
+    /** @return array<string, list<string>> */
+    private function known(): array
+    {
+        $known = [];
+        foreach (['place' => 'SELECT id FROM place ORDER BY kind, id', 'menu' => 'SELECT id FROM menu ORDER BY id', 'entry' => 'SELECT id FROM entry ORDER BY id', 'redirect' => 'SELECT id FROM redirect ORDER BY id'] as $of => $sql) {
+            $known[$of] = array_values(array_filter($this->workbench()->fetchFirstColumn($sql), \is_string(...)));
+        }
+
+        return $known;
+    }
+
+    private function become(string $role): void
+    {
+        $this->signIn('anonymous' === $role ? 'viewer' : $role);
+        if ('anonymous' === $role) {
+            $this->browser->getCookieJar()->clear();
+        }
+    }
+
+    /** @param array{string, string, array<string, mixed>} $operation */
+    private function askTheApi(array $operation, string $which): void
+    {
+        [$verb, $path, $said] = $operation;
+        $hostile = $this->hostile;
+        $query = [];
+        $headers = ['HTTP_X_CSRF_TOKEN' => $hostile->chance(96) ? $this->csrf : 'guessed', 'CONTENT_TYPE' => $hostile->chance(96) ? 'application/json' : $hostile->one(['text/plain', '', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', "application/json; charset=\xff"])];
+        foreach (\is_array($said['parameters'] ?? null) ? $said['parameters'] : [] as $parameter) {
+            if (!\is_array($parameter) || !\is_string($parameter['name'] ?? null)) {
+                continue;
+            }
+            $name = $parameter['name'];
+            $value = $hostile->value($parameter['schema'] ?? [], 0, $name);
+            $text = \is_scalar($value) ? (string) $value : '';
+            if ('path' === $parameter['in']) {
+                $id = 'id' === $name ? $hostile->id(match (true) {
+                    str_contains($path, 'menus') => 'menu', str_contains($path, 'redirects') => 'redirect', default => 'place',
+                }) : $text;
+                $path = str_replace("{{$name}}", rawurlencode($hostile->chance(10) ? $hostile->badText() : $id), $path);
+            } elseif ('header' === $parameter['in']) {
+                $headers['HTTP_IF_MATCH'] = $hostile->chance(75) ? '"'.$hostile->random->getInt(1, 3).'"' : $hostile->one(['', '1', '"2147483648"', '"99999999999999999999"', '*', 'W/"1"', "\"1\"\xff", '"-1"']);
+            } elseif ($hostile->chance(50)) {
+                $query[$name] = $hostile->chance(30) ? (\is_scalar($bad = $hostile->bad()) ? (string) $bad : ['x', '']) : $text;
+            }
+        }
+        if ($hostile->chance(6)) {
+            $path = $hostile->one(['/%61pi'.substr($path, 4), '/api%2F'.substr($path, 5), '//api'.substr($path, 4), '/./api'.substr($path, 4), '/admin.php'.$path, "$path/", "$path%0a", strtoupper($path), "$path%ff"]);
+        }
+        $target = $path.([] === $query ? '' : '?'.http_build_query($query)).($hostile->chance(3) ? '&x=%ff' : '');
+        $schema = \is_array($said['requestBody'] ?? null) && \is_array($said['requestBody']['content'] ?? null) ? $said['requestBody']['content'] : [];
+        $files = [];
+        $body = '';
+        if (isset($schema['multipart/form-data'])) {
+            $files = ['file' => $this->upload()];
+            $headers['CONTENT_TYPE'] = 'multipart/form-data; boundary=x';
+        } elseif (\is_array($schema['application/json'] ?? null)) {
+            $value = $hostile->value($schema['application/json']['schema'] ?? []);
+            $value = $hostile->chance(55) ? $hostile->spoiled($value) : $value;
+            $body = (string) json_encode($value, \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_PARTIAL_OUTPUT_ON_ERROR);
+            $body = $hostile->chance(4) ? $hostile->one(['', '{', '[]', 'null', '"x"', '5', "{\"a\":\"\xff\"}", '{"a":"\u0000"}', str_repeat('[', 100), str_repeat('{"a":', 100), '{"a":'.str_repeat('1', 400).'}']) : $body;
+        }
+        $this->judge(function () use ($verb, $target, $files, $headers, $body): array {
+            // What a streamed answer says is caught, not printed.
+            ob_start();
+            try {
+                $this->browser->request(strtoupper($verb), $target, files: $files, server: $headers, content: $body);
+            } finally {
+                ob_end_clean();
+            }
+
+            return [$this->code(), (string) $this->browser->getResponse()->getContent()];
+        }, "$which: ".strtoupper($verb)." $target ".substr($body, 0, 300));
+    }
+
+    private function askTheShop(string $which): void
+    {
+        $hostile = $this->hostile;
+        $path = $hostile->one(['/', '/papers', '/papers/marbled', '/search', '/products', '/old-1', '/sitemap.xml', '/navigation.json', '/robots.txt', '/sign-in', '/-/preview/x.y/', '/-/pictures/uploads/'.str_repeat('a', 64).'.png', '/files/paper-grain-chart']);
+        $target = match ($hostile->random->getInt(0, 4)) {
+            0 => '/'.$hostile->badText(),
+            1 => $path.'?'.$hostile->one(['q', 'after', 'tag', 'price-from', 'option', 'choice', 'q[]', 'in-stock', 'x']).'='.$hostile->one([rawurlencode($hostile->badText()), '%ff', '%00', '%', str_repeat('9', 400)]),
+            2 => $path.$hostile->one(['%00', '%2f..', '/../..', '//', '/./', '%ff', '%c0%af', '%5c', ';x', "\xff", '%e2%80%ae', '*', '?', '#x']),
+            3 => rawurlencode($path),
+            default => $path,
+        };
+        $method = $hostile->one(['GET', 'GET', 'GET', 'HEAD', 'POST', 'OPTIONS', 'PUT', 'DELETE']);
+        $this->judge(fn (): array => [$this->shop($target, $method), ''], "$which: the shop, $target");
+    }
+
+    private function shop(string $target, string $method = 'GET'): int
+    {
+        $request = Request::create('/', $method, server: ['REQUEST_URI' => $target, 'QUERY_STRING' => explode('?', $target, 2)[1] ?? '', 'REMOTE_ADDR' => '127.0.0.'.$this->hostile->random->getInt(1, 250)]);
+        parse_str(explode('?', $target, 2)[1] ?? '', $query);
+        foreach ($query as $name => $value) {
+            $request->query->set((string) $name, $value);
+        }
+        $kernel = new Kernel('test', false, 'storefront');
+        $response = $kernel->handle($request);
+        $kernel->terminate($request, $response);
+        $kernel->shutdown();
+
+        return $response->getStatusCode();
+    }
+
+    private function upload(): UploadedFile
+    {
+        $content = $this->hostile->one(['', "\x89PNG\r\n\x1a\n", 'source,target\n/fuzz,/papers', "source,target\r\n/a,/b\r\n/b,/a\r\n", "\xff\xfe", "%PDF-1.4\n", '<?php echo 1;', str_repeat("a,b\n", 500), "source;target\n=cmd;/x", "\0\0\0"]);
+        $path = (string) tempnam(sys_get_temp_dir(), 'fuzz');
+        file_put_contents($path, $content);
+
+        return new UploadedFile($path, $this->hostile->one(['a.csv', 'a.png', 'a.pdf', '../../x.csv', "a\0.png", '.csv', str_repeat('n', 300).'.txt', 'ä.csv', 'a.php', "a\n.csv", "\xff.csv"]), null, null, true);
+    }
+
+    /** @param \Closure(): array{int, string} $ask answers the status and the content */
+    private function judge(\Closure $ask, string $asked): void
+    {
+        $begin = self::secondsOfWork();
+        [$code, $content] = $ask();
+        self::assertLessThan(500, $code, "$asked\n".substr($content, 0, 600));
+        self::assertLessThan(self::MOST_SECONDS_OF_WORK, self::secondsOfWork() - $begin, $asked);
+        $this->answers[intdiv($code, 100)] = ($this->answers[intdiv($code, 100)] ?? 0) + 1;
+    }
+
+    /** What the processor has spent on this process; waiting for others does not count. */
+    private static function secondsOfWork(): float
+    {
+        $usage = getrusage();
+        self::assertIsArray($usage);
+
+        return $usage['ru_utime.tv_sec'] + $usage['ru_utime.tv_usec'] / 1e6;
+    }
+
+    private static function setting(string $name, int $otherwise): int
+    {
+        $value = getenv($name);
+
+        return \is_string($value) && ctype_digit($value) ? (int) $value : $otherwise;
+    }
+}

@@ -1,0 +1,250 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Workbench\Places;
+
+use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Place\Light;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\Revision;
+use Lantern\Core\Place\Standing;
+use Lantern\Core\Policy\StartingText;
+use Lantern\Core\Refused;
+use Lantern\Demo\DemoId;
+use Lantern\Reading\Releases\ReleaseReader;
+use Lantern\Tests\ShopTestCase;
+use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Stale;
+use Lantern\Workbench\Places\ManyPlaces;
+use Lantern\Workbench\Places\PlaceEditor;
+use Lantern\Workbench\Places\PlaceMaker;
+use Lantern\Workbench\Publishing\Publisher;
+use Lantern\Workbench\Shop\PolicyWriter;
+use Lantern\Workbench\Shop\ShopDetails;
+use PHPUnit\Framework\Attributes\TestWith;
+use Symfony\Component\Process\Process;
+
+final class PlaceMakerTest extends ShopTestCase
+{
+    public function testANewPlaceStandsWhereItBelongs(): void
+    {
+        $id = $this->maker()->make(PlaceKind::Page, 'Care of paper', new Standing(DemoId::of('groups/guides')), $this->person());
+        self::assertSame('/binding-guides/care-of-paper-2', $this->value('SELECT address FROM place WHERE id = ?', $id), 'the other one has the first');
+        self::assertSame('Joss Tamblyn', $this->value('SELECT changed_by FROM place WHERE id = ?', $id));
+        $article = $this->maker()->make(PlaceKind::Article, 'A new press', new Standing(null), $this->person());
+        self::assertSame('/journal/a-new-press '.DemoId::of('fixed/journal'), $this->value("SELECT address || ' ' || parent_id FROM place WHERE id = ?", $article));
+        self::assertSame('/calendars-2', $this->value('SELECT address FROM place WHERE id = ?', $this->maker()->make(PlaceKind::Page, 'Calendars', new Standing(null), $this->person())), 'where a redirect begins nothing else begins by accident');
+    }
+
+    #[TestWith([PlaceKind::Product])]
+    #[TestWith([PlaceKind::FrontPage])]
+    #[TestWith([PlaceKind::File])]
+    public function testWhatIsNotMadeHereIsRefused(PlaceKind $kind): void
+    {
+        $this->expectException(Refused::class);
+        $this->maker()->make($kind, 'A thing', new Standing(null), $this->person());
+    }
+
+    public function testACopyHasTheWordsAndTheListingButNeverTheAddress(): void
+    {
+        $from = DemoId::of('collections/first-binding');
+        $this->workbench()->executeStatement("UPDATE place SET listed = false, listing_title = 'Begin' WHERE id = ?", [$from]);
+        $this->service(PlaceEditor::class)->writeWords($from, 1, '<p>Words</p>', $this->person());
+        $copy = $this->maker()->duplicate($from, $this->person());
+        self::assertSame('Copy of Your first binding|/collections/copy-of-your-first-binding|quiet|f|Begin|<p>Words</p>', $this->value("SELECT concat_ws('|', title, address, light, listed, listing_title, html) FROM place JOIN words USING (id) WHERE id = ?", $copy));
+        self::assertSame($this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $from), $this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $copy));
+    }
+
+    public function testTwoNewPlacesWithOneTitleAtOneMomentBothStand(): void
+    {
+        $makers = [];
+        for ($n = 0; $n < 6; ++$n) {
+            $makers[$n] = new Process([\PHP_BINARY, __DIR__.'/make.php', 'Winter fair']);
+            $makers[$n]->start(null, ['DATABASE_URL' => $_SERVER['DATABASE_URL']]);
+        }
+        foreach ($makers as $maker) {
+            self::assertSame(0, $maker->wait(), $maker->getOutput().$maker->getErrorOutput());
+        }
+        self::assertSame('/winter-fair, /winter-fair-2, /winter-fair-3, /winter-fair-4, /winter-fair-5, /winter-fair-6', $this->value("SELECT string_agg(address, ', ' ORDER BY address) FROM place WHERE title = 'Winter fair'"));
+    }
+
+    public function testMissingPoliciesAreWrittenAndLedToAsOneStep(): void
+    {
+        $this->removePolicies();
+        $writer = $this->service(PolicyWriter::class);
+        self::assertSame([], $writer->written());
+        self::assertSame('footer-3', $writer->suggestedBay(), 'the first that is empty');
+        $before = $this->shapeOfFooter();
+        $step = $writer->write([StartingText::Privacy, StartingText::Returns, StartingText::Terms], 'footer-3', false, $this->person());
+        self::assertSame('Privacy, Returns, Terms of sale: written, and put in footer column 3.', $step->sentence);
+        self::assertSame('Privacy, Returns, Terms of sale', $this->value("SELECT string_agg(p.title, ', ' ORDER BY e.position) FROM bay b JOIN entry e USING (menu_id) JOIN place p ON p.id = e.place_id WHERE b.id = 'footer-3'"));
+        self::assertSame('3', $this->value("SELECT count(*) FROM place WHERE kind = 'policy' AND NOT listed AND light = 'open' AND address LIKE '/policies/%'"));
+        self::assertSame('footer-3', $writer->suggestedBay());
+
+        $this->service(EditLog::class)->takeBack($step, $this->person());
+        self::assertSame('0', $this->value("SELECT count(*) FROM place WHERE kind = 'policy'"));
+        self::assertSame($before, $this->shapeOfFooter(), 'the menu that was hung for them is gone as well');
+        $this->expectExceptionMessage('taken back already');
+        $this->service(EditLog::class)->get($step->id, $this->person());
+    }
+
+    public function testPoliciesThatSomebodyWroteInStay(): void
+    {
+        $this->removePolicies();
+        $writer = $this->service(PolicyWriter::class);
+        $step = $writer->write([StartingText::Privacy], 'footer-2', true, $this->person());
+        $this->service(PlaceEditor::class)->writeWords($writer->written()['privacy'], 2, '<p>Our own words.</p>', $this->person());
+        try {
+            $this->service(EditLog::class)->takeBack($step, $this->person());
+            self::fail('They went.');
+        } catch (Refused $refused) {
+            self::assertStringContainsString('changed since', $refused->getMessage());
+        }
+        self::assertSame('<p>Our own words.</p>', $this->value('SELECT html FROM words WHERE id = ?', $writer->written()['privacy']));
+    }
+
+    public function testTheOneThatTheFooterForgotIsPutThere(): void
+    {
+        $step = $this->service(PolicyWriter::class)->write(StartingText::cases(), 'footer-2', false, $this->person());
+        self::assertSame('1 policy was put in footer column 2.', $step->sentence);
+        $this->expectException(Refused::class);
+        $this->service(PolicyWriter::class)->write(StartingText::cases(), 'footer-2', false, $this->person());
+    }
+
+    public function testAPolicyWithAnEmptyBlankIsNotPublished(): void
+    {
+        $this->removePolicies();
+        $this->service(Publisher::class)->publish('Joss');
+        $this->service(PolicyWriter::class)->write([StartingText::Returns], null, true, $this->person());
+        $details = $this->service(ShopDetails::class);
+        $details->change(ShopDetails::version($details->all()), ['mail' => '', 'days_to_return' => ''], $this->person());
+        try {
+            $this->service(Publisher::class)->publish('Joss');
+            self::fail('It was published.');
+        } catch (Refused $refused) {
+            self::assertSame('“Returns” still has 2 empty blanks: days to return, mail address. Fill them in the shop’s details, or take them out of the text.', $refused->getMessage());
+        }
+        self::assertSame('0', $this->value("SELECT count(*) FROM live.place WHERE kind = 'policy'"), 'nothing is half published');
+        $details->change(ShopDetails::version($details->all()), ['mail' => 'write@tansyandrook.example', 'days_to_return' => '14'], $this->person());
+        self::assertNotNull($this->service(Publisher::class)->publish('Joss'));
+        $details->change(ShopDetails::version($details->all()), ['mail' => ''], $this->person());
+        $this->expectExceptionMessage('“Returns” still has an empty blank: mail address.');
+        $this->service(Publisher::class)->publish('Joss');
+    }
+
+    public function testDetailsAreNotOverwrittenInSilence(): void
+    {
+        $details = $this->service(ShopDetails::class);
+        $version = ShopDetails::version($details->all());
+        $details->change($version, ['country' => 'Elsewhere'], $this->person());
+        $this->expectException(Stale::class);
+        $details->change($version, ['country' => 'Nowhere'], $this->person());
+    }
+
+    public function testManyPlacesChangeAsOneStepAndBackAgain(): void
+    {
+        $ids = array_map(DemoId::of(...), ['pages/paying', 'pages/sizes', 'pages/press']);
+        $before = $this->lights($ids);
+        $many = $this->service(ManyPlaces::class);
+        $step = $many->change($ids, Light::Closed, new Standing(DemoId::of('groups/about')), false, $this->person());
+        self::assertSame('3 places are now closed, kept out of search engines, in “About us”.', $step->sentence);
+        self::assertSame(array_fill(0, 3, 'closed '.DemoId::of('groups/about').' f'), array_values($this->lights($ids)));
+        $log = $this->service(EditLog::class);
+        $log->takeBack($log->get($step->id, $this->person()), $this->person());
+        self::assertSame($before, $this->lights($ids));
+        self::assertSame([], $this->service(ReleaseReader::class)->waiting()->changes);
+    }
+
+    public function testAllOfManyChangeOrNone(): void
+    {
+        $many = $this->service(ManyPlaces::class);
+        $ids = [DemoId::of('pages/paying'), DemoId::of('fixed/front')];
+        foreach ([[$ids, Light::Closed, null, '“Front page”'], [$ids, null, new Standing(DemoId::of('groups/about')), '“Front page”'], [[...$ids, DemoId::of('nothing')], Light::Quiet, null, 'no longer there'], [[], Light::Quiet, null, 'from 1 to']] as [$places, $light, $standing, $says]) {
+            try {
+                $many->change($places, $light, $standing, null, $this->person());
+                self::fail('They changed.');
+            } catch (Refused $refused) {
+                self::assertStringContainsString($says, $refused->getMessage());
+            }
+        }
+        self::assertSame([], $this->service(ReleaseReader::class)->waiting()->changes);
+    }
+
+    public function testAStepIsNotTakenBackOverSomebodysWork(): void
+    {
+        $many = $this->service(ManyPlaces::class);
+        $id = DemoId::of('pages/paying');
+        $step = $many->change([$id, DemoId::of('pages/sizes')], Light::Quiet, null, null, $this->person());
+        $this->service(PlaceEditor::class)->revise($id, 2, new Revision(light: Light::Closed), $this->person('owner'));
+        try {
+            $this->service(EditLog::class)->takeBack($step, $this->person());
+            self::fail('It was taken back.');
+        } catch (Refused $refused) {
+            self::assertStringContainsString('1 of these places changed since', $refused->getMessage());
+        }
+        self::assertSame('closed quiet', $this->value("SELECT string_agg(light, ' ' ORDER BY light) FROM place WHERE id IN (?, ?)", $id, DemoId::of('pages/sizes')), 'neither of them');
+        $this->expectExceptionMessage('no such edit of yours');
+        $this->service(EditLog::class)->get($step->id, $this->person('owner'));
+    }
+
+    public function testSiblingsAreArranged(): void
+    {
+        $editor = $this->service(PlaceEditor::class);
+        $order = fn (): string => $this->value("SELECT string_agg(title, ', ' ORDER BY position, title, id) FROM place WHERE parent_id = ?", DemoId::of('categories/kits'));
+        self::assertSame('First kits, Calendar kits', $order());
+        $editor->arrange(DemoId::of('categories/calendar-kits'), 1, DemoId::of('categories/first-kits'), $this->person());
+        self::assertSame('Calendar kits, First kits', $order());
+        $editor->arrange(DemoId::of('categories/calendar-kits'), (int) $this->value('SELECT version FROM place WHERE id = ?', DemoId::of('categories/calendar-kits')), null, $this->person());
+        self::assertSame('First kits, Calendar kits', $order());
+    }
+
+    public function testProductsArePickedInTheirOrder(): void
+    {
+        $id = DemoId::of('collections/first-binding');
+        $products = $this->workbench()->fetchFirstColumn("SELECT id FROM place WHERE kind = 'product' ORDER BY address DESC LIMIT 3");
+        /** @var list<string> $products */
+        $this->service(PlaceEditor::class)->pick($id, 1, $products, $this->person());
+        $this->service(PlaceEditor::class)->pick($id, 2, [$products[2], $products[0]], $this->person());
+        $picked = $this->workbench()->fetchFirstColumn('SELECT product_id FROM pick WHERE collection_id = ? ORDER BY position', [$id]);
+        self::assertSame([$products[2], $products[0]], $picked);
+        $this->expectExceptionMessage('no longer there');
+        $this->service(PlaceEditor::class)->pick($id, 3, [DemoId::of('pages/visit')], $this->person());
+    }
+
+    public function testWhatALightTouchesIsTold(): void
+    {
+        $said = array_map(TouchWords::of(...), $this->service(PlaceEditor::class)->planLight(DemoId::of('pages/care-of-paper'), new Revision(light: Light::Quiet), 5));
+        self::assertContains('Footer, the shop loses “Care of paper”.', $said);
+        self::assertContains('Footer, the shop loses “Looking after paper”.', $said);
+        self::assertContains('1 text links here: Tape is not a repair. Whoever follows it goes on arriving.', $said);
+        self::assertSame('open', $this->value('SELECT light FROM place WHERE id = ?', DemoId::of('pages/care-of-paper')), 'nothing is done yet');
+    }
+
+    /**
+     * @param list<string> $ids
+     *
+     * @return array<mixed, mixed>
+     */
+    private function lights(array $ids): array
+    {
+        return $this->workbench()->fetchAllKeyValue("SELECT id, light || ' ' || parent_id || ' ' || CASE WHEN listed THEN 't' ELSE 'f' END FROM place WHERE id IN (?, ?, ?)", $ids);
+    }
+
+    private function removePolicies(): void
+    {
+        foreach (["DELETE FROM entry WHERE place_id IN (SELECT id FROM place WHERE kind = 'policy')", "DELETE FROM words WHERE id IN (SELECT id FROM place WHERE kind = 'policy')", "DELETE FROM place WHERE kind = 'policy'"] as $sql) {
+            $this->workbench()->executeStatement($sql);
+        }
+    }
+
+    private function shapeOfFooter(): string
+    {
+        return $this->value("SELECT string_agg(concat_ws(' ', id, menu_id, heading), ', ' ORDER BY id) || (SELECT count(*) FROM menu) FROM bay");
+    }
+
+    private function maker(): PlaceMaker
+    {
+        return $this->service(PlaceMaker::class);
+    }
+}
