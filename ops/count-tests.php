@@ -2,19 +2,25 @@
 
 declare(strict_types=1);
 
-/* Prints "PASSED FAILED" of a JUnit report. A suite that ended badly without one counts as one failure. */
+/*
+ * Prints "PASSED FAILED" of a JUnit report. A suite that ended badly without one counts as one failure. With a second report, of
+ * files that were tried once more, what it says of them counts. With --failed, prints the files of the first that had failures.
+ */
 
-[, $file, $status] = $argv;
-$report = is_file($file) ? simplexml_load_file($file) : false;
-if (false === $report) {
-    echo '0 1';
+$failed = in_array('--failed', $argv, true);
+[$file, $status, $again] = array_values(array_filter(array_slice($argv, 1), static fn (string $argument): bool => '--failed' !== $argument)) + ['', '0', ''];
+$read = static fn (string $path): ?SimpleXMLElement => is_file($path) ? (simplexml_load_file($path) ?: null) : null;
+$suites = [];
+foreach ([$file, $again] as $path) {
+    foreach ($read($path)?->xpath('//testsuite[testcase]') ?: [] as $suite) {
+        $suites[(string) $suite['name']] = $suite;
+    }
+}
+$bad = array_map(static fn (SimpleXMLElement $suite): int => count($suite->xpath('testcase[failure or error]') ?: []), $suites);
+if ($failed) {
+    echo implode(' ', array_keys(array_filter($bad)));
     exit;
 }
-$cases = $report->xpath('//testcase') ?: [];
-$bad = $report->xpath('//testcase[failure or error]') ?: [];
-$skipped = $report->xpath('//testcase[skipped]') ?: [];
-$failed = max(count($bad), '0' === $status ? 0 : 1);
-if ([] === $cases) {
-    $failed = 1;
-}
-printf('%d %d', max(0, count($cases) - count($bad) - count($skipped)), $failed);
+$sum = static fn (string $what): int => array_sum(array_map(static fn (SimpleXMLElement $suite): int => count($suite->xpath($what) ?: []), $suites));
+$cases = $sum('testcase');
+printf('%d %d', max(0, $cases - array_sum($bad) - $sum('testcase[skipped and not(failure or error)]')), max(array_sum($bad), '0' === $status && $cases > 0 ? 0 : 1));

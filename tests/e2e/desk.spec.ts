@@ -1,6 +1,6 @@
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { databaseAway, phpAway } from './outage';
-import { act, admin, line, openBay, openHeader, outline, outlined, publish, shopBeside, signIn, told, visitor } from './shop';
+import { act, admin, boxOf, line, openBay, openHeader, outline, outlined, publish, shopBeside, signIn, told, visitor } from './shop';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'Where should it lead?' });
 const frame = (page: Page) => page.getByRole('region', { name: 'The frame of the shop' });
@@ -126,8 +126,7 @@ test('the same by touch, and every act on a line without a key', async ({ browse
   await page.getByRole('button', { name: 'Unfold Made in the valley' }).tap();
   // Dragged by a long touch: below the first, a level further out.
   const client = await context.newCDPSession(page);
-  const [from, to] = [await line(page, 'First kits').boundingBox(), await line(page, 'Small gifts').boundingBox()];
-  if (!from || !to) throw new Error('The lines are not on screen.');
+  const [from, to] = [await boxOf(line(page, 'First kits')), await boxOf(line(page, 'Small gifts'))];
   const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', x: number, y: number) =>
     client.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
   await touch('touchStart', from.x + 300, from.y + 10);

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { act, admin, choose, line, openHeader, outline, outlined, publish, signIn, told, visitor } from './shop';
+import { act, admin, boxOf, choose, line, openHeader, outline, outlined, publish, signIn, told, visitor } from './shop';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'Where should it lead?' });
 const frame = (page: Page) => page.getByRole('region', { name: 'The frame of the shop' });
@@ -171,8 +171,7 @@ test('a menu is dragged by its name from where it hangs to where it should', asy
   await expect(bay(page, /^Spring fair/)).toBeVisible();
   // What can be dragged takes the place of what only shows as soon as it is fetched, perhaps between two of these steps.
   await expect(async () => {
-    const [from, to] = [await bay(page, /^Spring fair/).boundingBox(), await bay(page, /^Footer column 4/).boundingBox()];
-    if (!from || !to) throw new Error('The frame is not on screen.');
+    const [from, to] = [await boxOf(bay(page, /^Spring fair/)), await boxOf(bay(page, /^Footer column 4/))];
     await page.mouse.move(from.x + 20, from.y + 10);
     await page.mouse.down();
     await page.mouse.move(to.x + 30, to.y + 40, { steps: 8 });
@@ -306,8 +305,7 @@ test('several lines move as one, and are dragged as one', async ({ page }) => {
   await page.keyboard.press('Control+z');
   await expect.poll(() => outlined(page)).toEqual(['1 Tools', '1 Papers', '1 Kits', '1 Journal zz']);
   // By mouse, to the end.
-  const [from, to] = [await line(page, 'Papers').boundingBox(), await line(page, /^Journal zz/).boundingBox()];
-  if (!from || !to) throw new Error('no lines');
+  const [from, to] = [await boxOf(line(page, 'Papers')), await boxOf(line(page, /^Journal zz/))];
   await page.mouse.move(from.x + 250, from.y + 10);
   await page.mouse.down();
   await page.mouse.move(to.x + 250, to.y + 16, { steps: 4 });

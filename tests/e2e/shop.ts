@@ -19,6 +19,21 @@ export const outline = (page: Page) => page.getByRole('tree');
 export const line = (page: Page, label: string | RegExp) =>
   outline(page).getByRole('treeitem', { name: typeof label === 'string' ? new RegExp(`^${label},`) : label });
 
+/** Where something stands, as soon as it stands still. */
+export async function boxOf(one: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
+  let last = '';
+  let box = null;
+  await expect
+    .poll(async () => {
+      box = await one.boundingBox();
+      const before = last;
+      last = JSON.stringify(box);
+      return box !== null && last === before;
+    })
+    .toBe(true);
+  return box ?? { x: 0, y: 0, width: 0, height: 0 };
+}
+
 /** The labels of the outline with their levels, as `1 Papers`. */
 export const outlined = (page: Page) =>
   outline(page)

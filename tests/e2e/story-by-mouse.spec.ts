@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { ask, line, openBay, outline, outlined, publish, shopBeside, signIn, visitor } from './shop';
+import { ask, boxOf, line, openBay, outline, outlined, publish, shopBeside, signIn, visitor } from './shop';
 
 test('a store manager adds a dropdown, makes a category quiet, moves a page and publishes, by mouse', async ({ page, browser }) => {
   test.setTimeout(90_000);
@@ -36,9 +36,8 @@ test('a store manager adds a dropdown, makes a category quiet, moves a page and 
 
   // Dragged: the trail is written out before the drop.
   await line(page, 'First kits').evaluate((item) => item.scrollIntoView({ block: 'center' }));
-  const journal = await line(page, 'Journal').boundingBox();
-  const kits = await line(page, 'First kits').boundingBox();
-  if (!journal || !kits) throw new Error('The lines are not on screen.');
+  const journal = await boxOf(line(page, 'Journal'));
+  const kits = await boxOf(line(page, 'First kits'));
   await page.mouse.move(journal.x + 250, journal.y + 12);
   await page.mouse.down();
   await page.mouse.move(kits.x + 260, kits.y + 20, { steps: 4 });

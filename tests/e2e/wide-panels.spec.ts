@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
-import { act, admin, choose, line, openHeader, outline, publish, shopBeside, signIn, visitor } from './shop';
+import { act, admin, boxOf, choose, line, openHeader, outline, publish, shopBeside, signIn, visitor } from './shop';
 
 /** Makes the shop one whose dropdowns are plain and whose front page has only words. */
 function plainShop(): void {
@@ -29,8 +29,8 @@ const mouse: Hand = {
   on: async (page, label, nth = -1) => {
     const found = nth < 0 ? line(page, label).last() : line(page, label).nth(nth);
     await found.scrollIntoViewIfNeeded();
-    const box = await found.boundingBox();
-    await found.click({ position: { x: (box?.width ?? 400) - 60, y: 12 } });
+    const box = await boxOf(found);
+    await found.click({ position: { x: box.width - 60, y: 12 } });
     current = (await found.getAttribute('data-line')) ?? '';
   },
   add: async (page, words, option) => {
