@@ -25,6 +25,6 @@ export default defineConfig(({ mode }) => {
         input: storefront ? ['web/storefront/main.ts', 'web/storefront/preview.ts'] : ['web/admin/src/main.tsx'],
       },
     },
-    test: { include: ['web/**/*.test.ts', 'web/**/*.test.tsx'], env: { NODE_ENV: 'test' } },
+    test: { include: ['web/**/*.test.ts', 'web/**/*.test.tsx'], testTimeout: 60_000, env: { NODE_ENV: 'test' } },
   };
 });

@@ -1,22 +1,25 @@
-// Writes the advance widths of the storefront's shipped fonts to src/Core/Fit, in thousandths of the type size.
-// Run it again when a font or a weight changes: node ops/advance-widths.mjs
-import { readFileSync, writeFileSync } from 'node:fs';
+// Writes the advance widths of the storefront's shipped typefaces to src/Core/Fit/widths, in thousandths of the type size.
+// Run it again when a typeface or a weight changes: node ops/advance-widths.mjs
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
+import { fileOf, typefaces } from './typefaces.mjs';
 
-const faces = { karla: 400, literata: 500 };
+mkdirSync('src/Core/Fit/widths', { recursive: true });
+// What words are set in, and what headings and the shop's name are.
+const faces = Object.keys(typefaces).flatMap((name) => [400, 500].map((weight) => [name, weight]));
 const characters = [];
 for (let code = 0x20; code < 0x250; code += 1) if (code < 0x7f || code > 0x9f) characters.push(code);
 characters.push(0x2010, 0x2011, 0x2012, 0x2013, 0x2014, 0x2018, 0x2019, 0x201c, 0x201d, 0x2022, 0x2026, 0x2039, 0x203a, 0x20ac);
 
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
 const page = await browser.newPage();
-for (const [name, weight] of Object.entries(faces)) {
+for (const [name, weight] of faces) {
   const sources = ['latin', 'latin-ext'].map((part) => {
-    const file = `node_modules/@fontsource-variable/${name}/files/${name}-${part}-wght-normal.woff2`;
-    return `data:font/woff2;base64,${readFileSync(file).toString('base64')}`;
+    return `data:font/woff2;base64,${readFileSync(fileOf(name, part)).toString('base64')}`;
   });
   const widths = await page.evaluate(
     async ({ sources, weight, characters }) => {
+      document.fonts.clear();
       const loaded = [];
       for (const [n, source] of sources.entries()) {
         const face = new FontFace(`shipped${n}`, `url(${source})`, { weight: '200 900' });
@@ -38,7 +41,7 @@ for (const [name, weight] of Object.entries(faces)) {
   );
   const rows = [];
   for (let n = 0; n < widths.length; n += 12) rows.push(`    ${widths.slice(n, n + 12).map(([code, width]) => `${code} => ${width},`).join(' ')}`);
-  writeFileSync(`src/Core/Fit/${name}-${weight}.php`, `<?php\n\ndeclare(strict_types=1);\n\n// Advance widths of ${name}, weight ${weight}, by code point, in thousandths of the type size. Made by ops/advance-widths.mjs.\nreturn [\n${rows.join('\n')}\n];\n`);
+  writeFileSync(`src/Core/Fit/widths/${name}-${weight}.php`, `<?php\n\ndeclare(strict_types=1);\n\n// Advance widths of ${name}, weight ${weight}, by code point, in thousandths of the type size. Made by ops/advance-widths.mjs.\nreturn [\n${rows.join('\n')}\n];\n`);
   console.log(name, widths.length);
 }
 await browser.close();

@@ -27,16 +27,17 @@ final class Walls
     /** Each room of the core with those it may look into. Whoever makes a room writes it here. */
     private const ROOMS = [
         'Address' => [],
-        'Shop' => [],
+        'Looks' => [],
+        'Shop' => ['Looks'],
         'Policy' => [],
         'Place' => ['Address'],
         'Words' => ['Address'],
         'Redirect' => ['Address', 'Place'],
         'Answer' => ['Address', 'Place', 'Redirect'],
         'Menu' => ['Address', 'Place'],
-        'Piece' => ['Place', 'Menu'],
+        'Piece' => ['Looks', 'Place', 'Menu'],
         'Outline' => ['Place', 'Menu'],
-        'Fit' => ['Menu', 'Piece'],
+        'Fit' => ['Looks', 'Menu', 'Piece'],
         'Release' => ['Address', 'Place', 'Words', 'Shop', 'Redirect', 'Answer'],
         'Impact' => ['Address', 'Place', 'Words', 'Redirect', 'Menu', 'Outline'],
     ];

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Query;
+use Lantern\Core\Looks\Looks;
 use Lantern\Core\Piece\ResolvedLayout;
 use Lantern\Interchange\Json\Navigation;
 use Lantern\Interchange\Sitemap\Robots;
@@ -21,7 +22,10 @@ use Symfony\Component\HttpFoundation\Response;
 /** What the storefront tells other programs: the sitemap, the rules for robots, the menus. */
 final readonly class OpenFormats
 {
-    public function __construct(private Frame $frame, private KeptPages $kept, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
+    /** Within a preview: the styles of looks that are only tried. */
+    private const LOOKS = '/-/looks.css';
+
+    public function __construct(private Frame $frame, private LooksStyles $looks, private KeptPages $kept, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
     {
     }
 
@@ -31,6 +35,8 @@ final readonly class OpenFormats
         $response = match ($path) {
             '/sitemap.xml' => $this->sitemap($visit, $path, null),
             '/robots.txt' => new Response(Robots::of($this->storefrontUrl), 200, ['Content-Type' => 'text/plain; charset=UTF-8']),
+            '/site.webmanifest' => $this->manifest($visit),
+            self::LOOKS => $visit->preview ? new Response($this->looks->of(Looks::of(array_filter($request->query->all(), \is_string(...)))), 200, ['Content-Type' => 'text/css; charset=UTF-8']) : null,
             '/navigation.json' => $this->navigation($visit),
             '/favicon.ico' => new Response('', 308, ['Location' => '/-/pictures/icon.svg']),
             default => null === Sitemap::partAt($path) ? null : $this->sitemap($visit, $path, Sitemap::partAt($path)),
@@ -79,6 +85,22 @@ final readonly class OpenFormats
             null !== $part && ($part > $parts || 1 === $parts) => null,
             default => Sitemap::of($places->inSitemap($visit->visitor->moment, $part ?? 1, Sitemap::MOST), $this->storefrontUrl),
         };
+    }
+
+    /** How the shop is called and coloured where it is put among the programs of a device (W3C, Web Application Manifest). */
+    private function manifest(Visit $visit): Response
+    {
+        $settings = $visit->copy->settings->all();
+        $looks = $settings->looks();
+
+        return new Response(json_encode([
+            'name' => $settings->name(),
+            'start_url' => '/',
+            'display' => 'browser',
+            'theme_color' => $looks->ground->hex(),
+            'background_color' => $looks->ground->hex(),
+            'icons' => [['src' => '/-/pictures/icon.svg', 'type' => 'image/svg+xml', 'sizes' => 'any']],
+        ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE), 200, ['Content-Type' => 'application/manifest+json']);
     }
 
     private function navigation(Visit $visit): Response

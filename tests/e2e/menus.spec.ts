@@ -1,19 +1,9 @@
 import { expect, type Page, test } from '@playwright/test';
-import { act, admin, boxOf, choose, line, openHeader, outline, outlined, publish, signIn, told, visitor } from './shop';
+import { act, admin, boxOf, choose, line, openHeader, outline, outlined, previewFor, publish, signIn, told, visitor } from './shop';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'Where should it lead?' });
 const frame = (page: Page) => page.getByRole('region', { name: 'The frame of the shop' });
 const bay = (page: Page, name: RegExp) => frame(page).getByRole('button', { name });
-
-/** Where the workbench is looked at with a visitor's eyes. */
-async function previewFor(page: Page, audience: 'guest' | 'customer'): Promise<string> {
-  const token = await page.locator('meta[name="csrf-token"]').getAttribute('content');
-  const answer = await page.request.post(`${admin}/api/previews`, {
-    headers: { 'X-CSRF-Token': token ?? '' },
-    data: { copy: 'workbench', audience, at: null },
-  });
-  return ((await answer.json()) as { url: string }).url;
-}
 
 /** A new menu that hangs nowhere, opened. */
 async function newMenu(page: Page, name: string): Promise<void> {

@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { type APIResponse, type Browser, expect, type Locator, type Page } from '@playwright/test';
 
 export const storefront = process.env.LANTERN_STOREFRONT_URL ?? 'http://127.0.0.1:8190';
@@ -32,6 +33,20 @@ export async function boxOf(one: Locator): Promise<{ x: number; y: number; width
     })
     .toBe(true);
   return box ?? { x: 0, y: 0, width: 0, height: 0 };
+}
+
+/**
+ * What axe finds on a page: each rule with the elements that break it. Only what is wrong is told, and in the page itself, which
+ * takes a third of the time; the shop beside is looked at as a page of its own.
+ */
+export async function axeFinds(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .options({ resultTypes: ['violations'] })
+    .setLegacyMode(true)
+    .exclude('iframe')
+    .analyze();
+  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, html }) => `${target.join(' ')} ${html.slice(0, 120)}`).join(', ')}`);
 }
 
 /** The labels of the outline with their levels, as `1 Papers`. */
@@ -89,4 +104,14 @@ export async function openBay(page: Page, name: RegExp): Promise<void> {
   await page.getByRole('region', { name: 'The frame of the shop' }).getByRole('button', { name }).click();
   await page.getByRole('link', { name: /^Open “/ }).click();
   await expect(outline(page)).toBeVisible();
+}
+
+/** Where the workbench is looked at with a visitor's eyes. */
+export async function previewFor(page: Page, audience: 'guest' | 'customer'): Promise<string> {
+  const token = await page.locator('meta[name="csrf-token"]').getAttribute('content');
+  const answer = await page.request.post(`${admin}/api/previews`, {
+    headers: { 'X-CSRF-Token': token ?? '' },
+    data: { copy: 'workbench', audience, at: null },
+  });
+  return ((await answer.json()) as { url: string }).url;
 }

@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { act, admin, ask, publish, signIn, storefront } from './shop';
+import { act, admin, ask, axeFinds, publish, signIn, storefront } from './shop';
 
 /** Calls the API as the interface does, to make what a long life of the shop would have left behind. */
 const call = <T>(page: Page, path: string, body: unknown): Promise<T> =>
@@ -235,13 +234,6 @@ test('closing many asks where their visitors go', async ({ page }) => {
 });
 
 test('axe finds nothing in the redirects, a sheet of addresses and the end of a place', async ({ page }) => {
-  const findings = async () => {
-    const { violations } = await new AxeBuilder({ page })
-      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-      .exclude('iframe')
-      .analyze();
-    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`);
-  };
   await signIn(page);
   await page.goto(`${admin}/redirects`);
   await page.getByRole('textbox', { name: 'Addresses to try' }).fill('/bone-folders\n/nothing');
@@ -249,28 +241,28 @@ test('axe finds nothing in the redirects, a sheet of addresses and the end of a 
   await page.getByRole('button', { name: 'New redirect' }).click();
   await page.getByRole('combobox', { name: 'To', exact: true }).fill('fold');
   await expect(page.getByRole('option').first()).toBeVisible();
-  expect(await findings()).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page
     .getByRole('checkbox', { name: /^Choose \// })
     .first()
     .check();
-  expect(await findings()).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.goto(`${admin}/places?kind=page`);
   await page
     .getByRole('button', { name: /^Address of Care of paper|^Address of Keeping|^Address of A/ })
     .first()
     .click();
-  expect(await findings()).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.getByRole('checkbox', { name: 'Choose all that the table is narrowed to' }).click();
   await page.getByRole('button', { name: 'Addresses…' }).click();
   await page.getByRole('dialog').getByRole('textbox').first().fill('/search');
   await expect(page.getByText('1 of 1 cannot be like this')).toBeVisible();
-  expect(await findings()).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
   await page.keyboard.press('Escape');
   await page.goto(`${admin}/places?kind=collection`);
   await page.getByRole('link', { name: 'Acid-free' }).click();
   await page.getByRole('button', { name: 'Remove…' }).click();
   await page.getByRole('radio', { name: /^Another place/ }).check();
   await expect(page.getByRole('combobox', { name: 'The place that visitors are led to' })).toBeVisible();
-  expect(await findings()).toEqual([]);
+  expect(await axeFinds(page)).toEqual([]);
 });

@@ -22,14 +22,11 @@ describe('the widths of columns', () => {
   });
 
   it('move over one line at a time and stop before a column is gone', () => {
-    for (const shares of all.filter(({ length }) => length > 1))
-      for (const by of [-12, -1, 0, 1, 5]) {
-        const parts = inTwelfths(shares);
-        const next = shifted(parts, shares.length - 2, by);
-        expect(sum(next)).toBe(PARTS);
-        expect(Math.min(...next)).toBeGreaterThan(0);
-        expect(next.slice(0, -2)).toEqual(parts.slice(0, -2));
-      }
+    const wrong = all
+      .filter(({ length }) => length > 1)
+      .flatMap((shares) => [-12, -1, 0, 1, 5].map((by) => ({ by, parts: inTwelfths(shares), next: shifted(inTwelfths(shares), shares.length - 2, by) })))
+      .filter(({ parts, next }) => sum(next) !== PARTS || Math.min(...next) <= 0 || next.slice(0, -2).join() !== parts.slice(0, -2).join());
+    expect(wrong).toEqual([]);
     expect(shifted([6, 6], 0, 2)).toEqual([8, 4]);
     expect(shifted([6, 6], 0, -9)).toEqual([1, 11]);
   });
@@ -38,6 +35,6 @@ describe('the widths of columns', () => {
     expect(simplest([6, 6])).toEqual([1, 1]);
     expect(simplest([8, 4])).toEqual([2, 1]);
     expect(simplest([7, 5])).toEqual([7, 5]);
-    for (const shares of all) expect(inTwelfths(simplest(inTwelfths(shares)))).toEqual(inTwelfths(shares));
+    expect(all.filter((shares) => inTwelfths(simplest(inTwelfths(shares))).join() !== inTwelfths(shares).join())).toEqual([]);
   });
 });

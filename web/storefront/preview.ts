@@ -14,7 +14,8 @@ type Told =
   | { type: 'choosing'; on: boolean }
   | { type: 'laying'; pieces: Laid[] }
   | ({ type: 'write' } & WrittenWords)
-  | { type: 'stop' };
+  | { type: 'stop' }
+  | { type: 'try'; looks: Record<string, string> | null };
 
 let opener: string | null = null;
 let bay: string | null = null;
@@ -23,6 +24,31 @@ let refreshing = false;
 let asked = false;
 const laying = new LayingOut(tell);
 document.adoptedStyleSheets = [layingOutStyles];
+/** Styles of the page as they came anew, and of looks that are only tried. */
+let came: CSSStyleSheet[] = [];
+let tried: CSSStyleSheet[] = [];
+let trying = 0;
+
+function dress(): void {
+  document.adoptedStyleSheets = [...came, ...tried, layingOutStyles];
+}
+
+/** Shows the page in other looks, until others are tried or none. */
+async function wear(looks: Record<string, string> | null): Promise<void> {
+  const turn = ++trying;
+  let styles = '';
+  if (looks) {
+    const prefix = document.querySelector<HTMLMetaElement>('meta[name="lantern-preview"]')?.content ?? '';
+    const answer = await fetch(`${prefix}/-/looks.css?${new URLSearchParams(looks)}`).catch(() => null);
+    if (!answer?.ok) return;
+    styles = await answer.text();
+  }
+  if (turn !== trying) return;
+  const sheet = new CSSStyleSheet();
+  sheet.replaceSync(styles);
+  tried = looks ? [sheet] : [];
+  dress();
+}
 
 /** One after the other: an answer that was asked for earlier never comes after a later one. */
 async function refresh(): Promise<void> {
@@ -72,7 +98,8 @@ function restyle(styles: string): void {
   const sheet = new CSSStyleSheet();
   sheet.replaceSync(styles);
   document.querySelector('head > style[data-layout]')?.remove();
-  document.adoptedStyleSheets = [sheet, layingOutStyles];
+  came = [sheet];
+  dress();
 }
 
 /** Brings a bay into sight: the drawer is opened for it where it is one. */
@@ -208,6 +235,7 @@ addEventListener('message', ({ source, data }: MessageEvent<Told>) => {
   if (data.type === 'laying') laying.show(data.pieces);
   if (data.type === 'write') void write(data);
   if (data.type === 'stop') stopWriting();
+  if (data.type === 'try') void wear(data.looks);
 });
 
 document.addEventListener('pointerover', ({ target }) => {

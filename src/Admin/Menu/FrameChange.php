@@ -17,4 +17,8 @@ enum FrameChange: string
     case Notice = 'notice';
     case WithoutMenu = 'without-menu';
     case Header = 'header';
+    case Look = 'look';
+    case TakeLooks = 'take-looks';
+    case KeepLooks = 'keep-looks';
+    case ForgetLooks = 'forget-looks';
 }

@@ -22,12 +22,14 @@ final readonly class FrameChangeInput
         public ?string $other = null,
         #[OA\Property(description: 'For hang, rename and remove'), Id]
         public ?string $menuId = null,
-        #[OA\Property(description: 'For heading, make, rename, notice; for without-menu: categories or nothing; for header: what is chosen'), Assert\Length(max: 1000)]
+        #[OA\Property(description: 'For heading, make, rename, notice; for without-menu: categories or nothing; for header and look: what is chosen; for keep-looks: their name'), Assert\Length(max: 1000)]
         public ?string $words = null,
         #[OA\Property(description: 'For remove')]
         public bool $evenIfItHangs = false,
-        #[OA\Property(description: 'For header: which of its settings'), Assert\Length(max: 40)]
+        #[OA\Property(description: 'For header and look: which of their settings'), Assert\Length(max: 40)]
         public ?string $setting = null,
+        #[OA\Property(description: 'For take-looks and forget-looks: which set'), Assert\Length(max: 40)]
+        public ?string $set = null,
     ) {
     }
 
@@ -48,7 +50,12 @@ final readonly class FrameChangeInput
 
     public function setting(): string
     {
-        return $this->setting ?? throw new Refused('setting', 'Say which setting of the header.');
+        return $this->setting ?? throw new Refused('setting', 'Say which setting.');
+    }
+
+    public function set(): string
+    {
+        return $this->set ?? throw new Refused('set', 'Say which set of looks.');
     }
 
     public function words(): string

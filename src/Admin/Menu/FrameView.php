@@ -28,6 +28,8 @@ final readonly class FrameView
         #[OA\Property]
         public HeaderView $header,
         #[OA\Property]
+        public LooksView $looks,
+        #[OA\Property]
         public FitView $fit,
         #[OA\Property(description: 'Of the menu that was just made')]
         public ?string $made = null,

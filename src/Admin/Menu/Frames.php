@@ -9,8 +9,12 @@ use Lantern\Admin\Http\Body;
 use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Menu\HeaderWithoutMenu;
 use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Looks\PaleBand;
+use Lantern\Reading\Looks\PaleBands;
 use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Menus\FrameEditor;
+use Lantern\Workbench\Menus\LooksEditor;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -21,7 +25,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Frames
 {
-    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor)
+    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor, private LooksEditor $looks, private PaleBands $pale, private Copies $copies)
     {
     }
 
@@ -42,6 +46,13 @@ final readonly class Frames
         );
     }
 
+    #[Route('/api/looks/pale', methods: ['GET'])]
+    #[OA\Get(path: '/api/looks/pale', summary: 'Bands and panels on whose ground the colours of the looks are not read', responses: [new OA\Response(response: 200, description: 'Each colour of each', content: new OA\JsonContent(ref: PaleBandsView::class))])]
+    public function pale(): Response
+    {
+        return $this->api->json(new PaleBandsView(array_map(static fn (PaleBand $one): PaleBandView => new PaleBandView($one->menuId, $one->bandId, $one->name, $one->pale->name, $one->pale->words()), $this->pale->in($this->copies->workbench->settings->all()->looks()))));
+    }
+
     /** @return string|null id of the menu that was made */
     private function make(FrameChangeInput $input, Person $by): ?string
     {
@@ -55,6 +66,10 @@ final readonly class Frames
             FrameChange::Remove => $this->editor->remove($input->menuId(), $input->evenIfItHangs, $by),
             FrameChange::Notice => $this->editor->notice($input->words(), $by),
             FrameChange::WithoutMenu => $this->editor->withoutMenu(HeaderWithoutMenu::tryFrom($input->words()) ?? throw new Refused('words', 'A header without a menu shows categories or nothing.'), $by),
+            FrameChange::Look => $this->looks->change($input->setting(), $input->words(), $by),
+            FrameChange::TakeLooks => $this->looks->take($input->set(), $by),
+            FrameChange::KeepLooks => $this->looks->keep($input->words(), $by),
+            FrameChange::ForgetLooks => $this->looks->forget($input->set(), $by),
             FrameChange::Header => $this->editor->header($input->setting(), $input->words(), $by),
         };
 

@@ -9,6 +9,10 @@ use Lantern\Admin\Piece\AdviceView;
 use Lantern\Admin\Place\PlaceViews;
 use Lantern\Core\Fit\HeaderFit;
 use Lantern\Core\Fit\PanelFit;
+use Lantern\Core\Looks\Looks;
+use Lantern\Core\Looks\LooksSet;
+use Lantern\Core\Looks\TooPale;
+use Lantern\Core\Looks\Typeface;
 use Lantern\Core\Menu\Bay;
 use Lantern\Core\Menu\Content;
 use Lantern\Core\Menu\Entry;
@@ -33,6 +37,7 @@ use Lantern\Core\Visitor;
 use Lantern\Interchange\Json\EntryCodec;
 use Lantern\Interchange\Json\PieceCodec;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Looks\LooksSets;
 use Lantern\Reading\Menus\Frame;
 use Lantern\Reading\Menus\MatchedLine;
 use Lantern\Reading\Menus\PlaceMatch;
@@ -50,6 +55,7 @@ final readonly class MenuViews
         private PlaceViews $places,
         private MenuLog $log,
         private PictureReader $pictures,
+        private LooksSets $looksSets,
         private EntityManagerInterface $entities,
         private ClockInterface $clock,
     ) {
@@ -66,7 +72,7 @@ final readonly class MenuViews
         foreach ($menus->names() as $id => $name) {
             $names[] = new MenuName($id, $name, $this->baysOf($id, $bays));
         }
-        $fit = HeaderFit::of($settings->name(), 'Your account', $hung['header']->menu->entries ?? [], null === ($hung['header']->bay->menuId ?? null) ? [] : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId));
+        $fit = HeaderFit::of($settings->name(), 'Your account', $hung['header']->menu->entries ?? [], null === ($hung['header']->bay->menuId ?? null) ? [] : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId), $settings->looks());
 
         $shape = HeaderShape::of($settings->values);
 
@@ -83,8 +89,19 @@ final readonly class MenuViews
             $names,
             HeaderWithoutMenu::chosen($settings->values)->value,
             new HeaderView($shape->form->value, $shape->entries->value, $shape->mark->value, $shape->drawerBelow, $shape->takesOverBelow($fit->drawerBelow()), $shape->stays, $shape->fades, $shape->onClick ? 'click' : 'hover'),
+            $this->looks($settings->looks()),
             new FitView($fit->needs, $fit->ever, $fit->widest, $fit->wraps, $fit->onADesk(), HeaderForm::Drawer === $shape->form ? '' : $fit->words($shape->drawerBelow)),
             $made,
+        );
+    }
+
+    private function looks(Looks $looks): LooksView
+    {
+        return new LooksView(
+            (object) $looks->values(),
+            array_map(static fn (Typeface $one): TypefaceView => new TypefaceView($one->value, $one->family(), $one->words()), Typeface::cases()),
+            array_map(static fn (TooPale $one): AdviceView => new AdviceView($one->words(), $one->setting, $one->offered?->hex()), $looks->tooPale()),
+            array_map(static fn (LooksSet $set): LooksSetView => new LooksSetView($set->id, $set->name, (object) $set->looks->values(), $set->ships, $set->looks->equals($looks)), $this->looksSets->all()),
         );
     }
 
@@ -102,7 +119,7 @@ final readonly class MenuViews
             $layout = LayoutResolver::resolve($tree, $workbench->layouts->supplies([$id => $tree], $visitor)[0], $visitor);
             [$without, $shown] = [$layout->leftOut, []];
             $panel = $layout->pieces[0] ?? null;
-            $fit = 'panel' === $record->kind && null !== $panel ? PanelFit::of($panel) : null;
+            $fit = 'panel' === $record->kind && null !== $panel ? PanelFit::of($panel, $workbench->settings->all()->looks()) : null;
         }
         $panels = null === $tree->shape ? array_fill_keys($workbench->layouts->panelsIn($id), true) : [];
         $leftOut = [];
@@ -214,7 +231,7 @@ final readonly class MenuViews
         $in = $piece instanceof Band ? $panel : null;
         $behind = Pale::pictureBehind($piece, $in);
 
-        return array_map(static fn (Pale $one): AdviceView => new AdviceView($one->words(), $one->name, $one->offered?->hex()), Pale::in($piece, $in, null === $behind ? [] : $this->pictures->regions($behind)));
+        return array_map(static fn (Pale $one): AdviceView => new AdviceView($one->words(), $one->name, $one->offered?->hex()), Pale::in($piece, $in, null === $behind ? [] : $this->pictures->regions($behind), $this->copies->workbench->settings->all()->looks()));
     }
 
     /** @param array<string, Place> $places */

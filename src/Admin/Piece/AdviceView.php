@@ -13,7 +13,7 @@ final readonly class AdviceView
     public function __construct(
         #[OA\Property]
         public string $words,
-        #[OA\Property(enum: ['heading', 'text', 'link', 'pointed'])]
+        #[OA\Property(description: 'Of a band or panel: heading, text, link or pointed; of the looks: the setting')]
         public string $name,
         #[OA\Property(description: 'Null: no colour would do')]
         public ?string $colour,

@@ -12,6 +12,7 @@ final class ReservedAddresses
         '/sitemap.xml' => 'search engines read the sitemap there',
         '/robots.txt' => 'search engines read their rules there',
         '/navigation.json' => 'the menus are served there for other programs',
+        '/site.webmanifest' => 'browsers read there how the shop is called and coloured',
         '/search' => 'visitors search the shop there',
         '/sign-in' => 'customers sign in there',
         '/basket' => 'visitors find there what they put into their basket',

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Fit;
 
+use Lantern\Core\Looks\Typeface;
+
 /** A shipped font at one weight, as far as the width of a line is concerned. Kerning is left out: it takes a line by less than a hundredth. */
 final readonly class Face
 {
@@ -12,20 +14,16 @@ final readonly class Face
     {
     }
 
-    /** What the storefront's menus are set in. */
-    public static function text(): self
+    /** As menus and words are set in it. */
+    public static function text(Typeface $typeface): self
     {
-        static $face;
-
-        return $face ??= new self(self::advances('karla-400'));
+        return self::at($typeface, 400);
     }
 
-    /** What the shop's name is set in. */
-    public static function display(): self
+    /** As headings and the shop's name are. */
+    public static function display(Typeface $typeface): self
     {
-        static $face;
-
-        return $face ??= new self(self::advances('literata-500'));
+        return self::at($typeface, 500);
     }
 
     /** In pixels, for a type size in pixels. A letter that the font does not have counts as its widest. */
@@ -40,10 +38,17 @@ final readonly class Face
         return $width * $size / 1000;
     }
 
-    /** @return array<int, int> */
-    private static function advances(string $name): array
+    private static function at(Typeface $typeface, int $weight): self
     {
-        /** @var array<int, int> */
-        return require __DIR__."/$name.php";
+        /** @var array<string, self> $faces */
+        static $faces = [];
+        $name = "{$typeface->value}-$weight";
+        if (!isset($faces[$name])) {
+            /** @var array<int, int> $advances */
+            $advances = require __DIR__."/widths/$name.php";
+            $faces[$name] = new self($advances);
+        }
+
+        return $faces[$name];
     }
 }

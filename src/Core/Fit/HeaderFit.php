@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Fit;
 
+use Lantern\Core\Looks\Looks;
 use Lantern\Core\Menu\ResolvedEntry;
 
 /**
@@ -12,28 +13,31 @@ use Lantern\Core\Menu\ResolvedEntry;
  */
 final readonly class HeaderFit
 {
-    /** Type size of the storefront, in pixels; the measures below are in it where the styles say rem. */
-    private const TYPE = 17.0;
     /** Below this width of the window the phone's drawer takes the header's place where that fits nowhere; a narrower one is said to be no trouble. */
     public const DRAWER_BELOW = 832;
     /** What a window on a desk has at least today, in pixels. */
     public const USUAL = 1280;
-    private const ROW_MOST = 72 * self::TYPE;
-    private const ROW_MARGINS = 2.5 * self::TYPE;
+    // In the type size of the storefront, as the styles have them in rem.
+    private const ROW_MOST = 72;
+    private const ROW_MARGINS = 2.5;
+    private const ROW_GAP = 1.6;
+    private const ITEM_GAP = 0.4;
+    private const ITEM_PADDING = 1.0;
+    private const HEADING_DISCLOSE = 0.35 + 0.3;
+    private const WORDMARK_TYPE = 1.35;
+    private const WORDMARK_GAP = 0.55;
+    private const TOOL_TYPE = 0.94;
+    private const TOOL_GAP = 1.1;
+    private const DROPDOWN_ROOM = 24 - 1 - 1.4;
+    private const DROPDOWN_STEP = 0.7;
+    // In pixels.
+    private const HAIRLINE = 1;
+    private const MARK = 11;
+    private const WORDMARK_SIGN = 26;
     /** Counts to the width that styles ask for (Media Queries 4, section 4.1), and is no room for the row. */
     private const SCROLL_BAR = 17;
-    private const ROW_GAP = 1.6 * self::TYPE;
-    private const ITEM_GAP = 0.4 * self::TYPE;
-    private const ITEM_PADDING = 1.0 * self::TYPE;
     private const DISCLOSE = 26.0;
-    private const HEADING_DISCLOSE = 11 + (0.35 + 0.3) * self::TYPE;
-    private const WORDMARK_TYPE = 1.35 * self::TYPE;
-    private const WORDMARK_SIGN = 26 + 0.55 * self::TYPE;
-    private const TOOL_TYPE = 0.94 * self::TYPE;
-    private const TOOL_GAP = 1.1 * self::TYPE;
     private const BASKET = 22.0;
-    private const DROPDOWN_ROOM = (24 - 1 - 1.4) * self::TYPE - 2;
-    private const DROPDOWN_STEP = 0.7 * self::TYPE + 1;
 
     /**
      * @param int          $needs       the narrowest window in which the first level stands on one line, in pixels
@@ -49,34 +53,37 @@ final readonly class HeaderFit
      * @param list<ResolvedEntry> $entries the first level as a visitor gets it
      * @param list<string>        $panels  ids of those that open a wide panel
      */
-    public static function of(string $shopName, string $account, array $entries, array $panels = []): self
+    public static function of(string $shopName, string $account, array $entries, array $panels, Looks $looks): self
     {
-        $text = Face::text();
+        $type = $looks->type();
+        $text = Face::text($looks->body);
+        $room = self::DROPDOWN_ROOM * $type - 2 * self::HAIRLINE;
         $items = [];
         $wraps = [];
         foreach ($entries as $entry) {
-            $label = $text->width($entry->label, self::TYPE);
+            $label = $text->width($entry->label, $type);
             $opens = [] !== $entry->children || \in_array($entry->id, $panels, true);
             $items[] = $label + match (true) {
-                null === $entry->href && $opens => self::HEADING_DISCLOSE,
-                $opens => self::ITEM_PADDING + self::DISCLOSE,
-                default => self::ITEM_PADDING,
+                null === $entry->href && $opens => self::MARK + self::HEADING_DISCLOSE * $type,
+                $opens => self::ITEM_PADDING * $type + self::DISCLOSE,
+                default => self::ITEM_PADDING * $type,
             };
             foreach (\in_array($entry->id, $panels, true) ? [] : $entry->children as $child) {
-                self::wrapping($child, self::TYPE, self::DROPDOWN_ROOM, $wraps);
+                self::wrapping($text, $child, $type, $room, $wraps);
                 foreach ($child->children as $below) {
-                    self::wrapping($below, self::TOOL_TYPE, self::DROPDOWN_ROOM - self::DROPDOWN_STEP, $wraps);
+                    self::wrapping($text, $below, self::TOOL_TYPE * $type, $room - self::DROPDOWN_STEP * $type - self::HAIRLINE, $wraps);
                 }
             }
         }
-        $menu = array_sum($items) + self::ITEM_GAP * max(0, \count($items) - 1);
-        $row = self::WORDMARK_SIGN + Face::display()->width($shopName, self::WORDMARK_TYPE)
-            + $menu + 2 * self::ROW_GAP
-            + $text->width('Search', self::TOOL_TYPE) + self::TOOL_GAP + self::BASKET + self::TOOL_GAP + $text->width($account, self::TOOL_TYPE);
-        $needs = (int) ceil($row + self::ROW_MARGINS);
+        $gaps = self::WORDMARK_GAP + self::ITEM_GAP * max(0, \count($items) - 1) + 2 * self::ROW_GAP + 2 * self::TOOL_GAP;
+        $tool = self::TOOL_TYPE * $type;
+        $row = self::WORDMARK_SIGN + Face::display($looks->heading)->width($shopName, self::WORDMARK_TYPE * $type)
+            + array_sum($items) + $text->width('Search', $tool) + self::BASKET + $text->width($account, $tool) + $gaps * $type;
+        $most = self::ROW_MOST * $type;
+        $needs = (int) ceil($row + self::ROW_MARGINS * $type);
         $widest = [] === $items ? null : $entries[(int) array_search(max($items), $items, true)]->label;
 
-        return new self($needs, $row <= self::ROW_MOST, $row <= self::ROW_MOST && $needs <= self::DRAWER_BELOW ? null : $widest, $wraps);
+        return new self($needs, $row <= $most, $row <= $most && $needs <= self::DRAWER_BELOW ? null : $widest, $wraps);
     }
 
     /** Whether the first level stands on one line in a usual window, and every label of a dropdown does. */
@@ -118,9 +125,9 @@ final readonly class HeaderFit
     }
 
     /** @param list<string> $wraps */
-    private static function wrapping(ResolvedEntry $entry, float $type, float $room, array &$wraps): void
+    private static function wrapping(Face $face, ResolvedEntry $entry, float $type, float $room, array &$wraps): void
     {
-        if (Face::text()->width($entry->label, $type) > $room) {
+        if ($face->width($entry->label, $type) > $room) {
             $wraps[] = $entry->label;
         }
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Piece;
 
+use Lantern\Core\Looks\Colour;
+
 /** The colours of a band or panel, each as `#rrggbb`; null: as the shop has it everywhere. */
 final readonly class Colours
 {

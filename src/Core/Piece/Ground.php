@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Piece;
 
+use Lantern\Core\Looks\Colour;
+
 /** What stands behind a band or panel: a colour, a picture of the shop, or both, the colour where the picture is not there. */
 final readonly class Ground
 {

@@ -4,16 +4,13 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Piece;
 
+use Lantern\Core\Looks\Colour;
+use Lantern\Core\Looks\Looks;
+use Lantern\Core\Looks\TooPale;
+
 /** Two colours of a band or panel that meet and are too much alike, with the nearest one that would do. */
 final readonly class Pale
 {
-    /** WCAG 2.2, 1.4.3: what letters of an ordinary size have at least. */
-    public const LEAST = 4.5;
-    /** The colours that the storefront's own styles have, where a band has none of its own. */
-    private const PAGE = '#fbfaf6';
-    private const SHEET = '#ffffff';
-    private const SHOP = ['heading' => '#2c2531', 'text' => '#2c2531', 'link' => '#7d2935', 'pointed' => '#7d2935'];
-
     /** @param Colour|null $offered null: no colour is read on all of the picture */
     private function __construct(public string $name, public float $contrast, public ?Colour $offered, private bool $onPicture)
     {
@@ -25,25 +22,27 @@ final readonly class Pale
      *
      * @param Panel|null   $panel   in which a band stands
      * @param list<Colour> $regions of the picture behind it, each the colour that it has there
+     * @param Looks|null   $looks   of the shop, for what has no colour of its own; null: as it usually looks
      *
      * @return list<self> by the colour that would have to change
      */
-    public static function in(Band|Panel $piece, ?Panel $panel = null, array $regions = []): array
+    public static function in(Band|Panel $piece, ?Panel $panel = null, array $regions = [], ?Looks $looks = null): array
     {
+        $looks ??= Looks::of();
+        $shop = ['heading' => $looks->ink, 'text' => $looks->ink, 'link' => $looks->accent, 'pointed' => $looks->accent];
         $colour = $piece->ground->colour ?? $panel?->ground->colour;
-        $behind = $colour ?? Colour::fromHex(null === $panel && !$piece instanceof Panel ? self::PAGE : self::SHEET);
+        $behind = $colour ?? (null === $panel && !$piece instanceof Panel ? $looks->ground : $looks->sheet);
         $grounds = [] === $regions || null !== $colour ? [...$regions, $behind] : $regions;
         $colours = null === $panel ? $piece->colours : $piece->colours->over($panel->colours);
         $own = $colours->values();
         // Without a colour of their own, links keep theirs under the pointer.
-        $names = isset($own['link']) && !isset($own['pointed']) ? ['heading', 'text', 'link'] : array_keys(self::SHOP);
-        $own += self::SHOP;
+        $names = isset($own['link']) && !isset($own['pointed']) ? ['heading', 'text', 'link'] : array_keys($shop);
         $pale = [];
         foreach ($names as $name) {
-            $colour = Colour::fromHex($own[$name]);
+            $colour = isset($own[$name]) ? Colour::fromHex($own[$name]) : $shop[$name];
             $contrast = min(array_map($colour->contrast(...), $grounds));
-            if ($contrast < self::LEAST) {
-                $pale[] = new self($name, $contrast, $colour->withContrastOnAll($grounds, self::LEAST), [] !== $regions);
+            if ($contrast < TooPale::LEAST) {
+                $pale[] = new self($name, $contrast, $colour->withContrastOnAll($grounds, TooPale::LEAST), [] !== $regions);
             }
         }
 
@@ -65,7 +64,7 @@ final readonly class Pale
         // Rounded down: what is said to be enough has to be.
         return \sprintf('%s on %s have a contrast of %s to 1; %s is the least that everybody can read.%s', match ($this->name) {
             'heading' => 'Headings', 'text' => 'Words', 'link' => 'Links', default => 'Links under the pointer',
-        }, $this->onPicture ? 'the worst part of this picture' : 'this ground', number_format(floor(10 * $this->contrast) / 10, 1), self::LEAST,
+        }, $this->onPicture ? 'the worst part of this picture' : 'this ground', number_format(floor(10 * $this->contrast) / 10, 1), TooPale::LEAST,
             null === $this->offered ? ' No colour is read on all of it: choose a calmer picture, or a colour as ground.' : '');
     }
 }

@@ -66,7 +66,7 @@ final class Comparison
     {
         return match ($subject) {
             Thing::Bay => 'where menus hang',
-            Thing::Setting => 'shop details',
+            Thing::Setting => implode(', ', array_unique(array_map(static fn (Difference $one): string => SettingWords::about($one->id), $group))),
             default => $group[0]->subjectName ?: 'something that is no longer there',
         };
     }

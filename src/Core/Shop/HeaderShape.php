@@ -56,6 +56,11 @@ final readonly class HeaderShape
         );
     }
 
+    public static function isSetting(string $setting): bool
+    {
+        return \in_array($setting, [self::FORM, self::ENTRIES, self::MARK, self::DRAWER_BELOW, self::STAYS, self::FADES, self::OPENS], true);
+    }
+
     /**
      * What was chosen for one of them, as it is kept.
      *

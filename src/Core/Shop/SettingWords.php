@@ -4,12 +4,19 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Shop;
 
+use Lantern\Core\Looks\Edge;
+use Lantern\Core\Looks\Looks;
+use Lantern\Core\Looks\Shadow;
+
 /** What a setting of the shop says now, in a sentence. */
 final class SettingWords
 {
     /** @param string $value as it is kept; empty: none, or taken back */
     public static function of(string $setting, string $value): string
     {
+        if (Looks::isSetting($setting)) {
+            return self::ofLooks($setting, Looks::of('' === $value ? [] : [$setting => $value]));
+        }
         $shape = HeaderShape::of([$setting => $value]);
 
         return match ($setting) {
@@ -33,6 +40,39 @@ final class SettingWords
             HeaderShape::OPENS => $shape->onClick ? 'Dropdowns of the header open on a click.' : 'Dropdowns of the header open under the pointer.',
             ShopDetail::Notice->value => '' === $value ? 'There is no notice line.' : "The notice line says “{$value}”.",
             default => null === ($detail = ShopDetail::tryFrom($setting)) ? 'The shop’s details changed.' : ('' === $value ? "{$detail->words()}: none." : "{$detail->words()}: “{$value}”."),
+        };
+    }
+
+    /** The part of the shop that a setting is about, as the tray names what waits. */
+    public static function about(string $setting): string
+    {
+        return match (true) {
+            Looks::isSetting($setting) => 'looks',
+            HeaderShape::isSetting($setting) => 'how the header is made',
+            ShopDetail::Notice->value === $setting => 'notice line',
+            default => 'shop details',
+        };
+    }
+
+    private static function ofLooks(string $setting, Looks $looks): string
+    {
+        return match ($setting) {
+            Looks::HEADING => "Headings are set in {$looks->heading->family()}.",
+            Looks::BODY => "Words are set in {$looks->body->family()}.",
+            Looks::SCALE => 1.0 === $looks->scale ? 'Type has its usual size.' : \sprintf('Type is %s times as large as usual.', $looks->scale),
+            Looks::GROUND => "The ground is {$looks->ground->hex()}.",
+            Looks::SHEET => "What lies on the ground is {$looks->sheet->hex()}.",
+            Looks::INK => "Words are {$looks->ink->hex()}.",
+            Looks::SOFT => "Soft words are {$looks->soft->hex()}.",
+            Looks::ACCENT => "The accent, of links and buttons, is {$looks->accent->hex()}.",
+            Looks::WASH => "What is pointed at has {$looks->wash->hex()} behind it.",
+            Looks::CORNERS => 0 === $looks->corners ? 'Buttons have sharp corners.' : "Buttons have corners of {$looks->corners} px.",
+            Looks::EDGE => match ($looks->edge) {
+                Edge::None => 'Buttons have no edge.', Edge::Thin => 'Buttons have a thin edge.', Edge::Strong => 'Buttons have a strong edge.',
+            },
+            default => match ($looks->shadow) {
+                Shadow::None => 'Buttons throw no shadow.', Shadow::Soft => 'Buttons throw a soft shadow.', Shadow::Deep => 'Buttons throw a deep shadow.',
+            },
         };
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Shop;
 
+use Lantern\Core\Looks\Looks;
+
 /** What the shop says of itself, and how it is set up: one copy of it, read once. */
 final readonly class Settings
 {
@@ -21,6 +23,11 @@ final readonly class Settings
     public function name(): string
     {
         return $this->get(ShopDetail::Name->value);
+    }
+
+    public function looks(): Looks
+    {
+        return Looks::of($this->values);
     }
 
     /** In which people of the shop type and read dates; UTC until they choose. */

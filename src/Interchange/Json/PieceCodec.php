@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Interchange\Json;
 
+use Lantern\Core\Looks\Colour;
 use Lantern\Core\Piece\Band;
 use Lantern\Core\Piece\BandWidth;
 use Lantern\Core\Piece\Button;
 use Lantern\Core\Piece\Cards;
 use Lantern\Core\Piece\Carousel;
-use Lantern\Core\Piece\Colour;
 use Lantern\Core\Piece\Colours;
 use Lantern\Core\Piece\Column;
 use Lantern\Core\Piece\Divider;

@@ -39,7 +39,7 @@ final readonly class SpotFinder
         $places[$place->id] = $place;
         $titles = array_map(static fn (Place $one): string => $one->title, $places);
         $header = array_values(array_filter($bays, static fn (Bay $bay): bool => 'header' === $bay->id))[0]->menuId ?? null;
-        $fit = $this->fit($trees[$header ?? ''] ?? new Tree(), $place, $places);
+        $fit = $this->fit($trees[$header ?? ''] ?? new Tree(), $place, $places, null === $header ? [] : $this->copies->workbench->layouts->panelsIn($header));
         $found = [];
         foreach ($names as $id => $name) {
             $tree = $trees[$id] ?? new Tree();
@@ -60,17 +60,18 @@ final readonly class SpotFinder
 
     /**
      * @param array<string, Place> $places
+     * @param list<string>         $panels ids of the entries that open a wide panel
      *
      * @return \Closure(Spot): string what a place in that spot does to the fit of the header; the empty text: nothing
      */
-    private function fit(Tree $header, Place $place, array $places): \Closure
+    private function fit(Tree $header, Place $place, array $places, array $panels): \Closure
     {
         $workbench = $this->copies->workbench;
         $visitor = Visitor::guest($this->clock->now());
         // An entry that only leads to a place brings nothing along that fills it.
         $candidates = $workbench->fillings->candidates([$header], $visitor->moment);
-        $name = $workbench->settings->name();
-        $of = static fn (Tree $tree): HeaderFit => HeaderFit::of($name, 'Your account', Resolver::resolve($tree, $places, $visitor, $candidates)->entries);
+        $settings = $workbench->settings->all();
+        $of = static fn (Tree $tree): HeaderFit => HeaderFit::of($settings->name(), 'Your account', Resolver::resolve($tree, $places, $visitor, $candidates)->entries, $panels, $settings->looks());
         $before = $of($header)->words();
 
         return static function (Spot $spot) use ($of, $header, $place, $before): string {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Reading\Pieces;
 
-use Lantern\Core\Piece\Colour;
+use Lantern\Core\Looks\Colour;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\Cache\CacheInterface;
 

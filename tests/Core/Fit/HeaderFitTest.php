@@ -6,6 +6,8 @@ namespace Lantern\Tests\Core\Fit;
 
 use Lantern\Core\Fit\Face;
 use Lantern\Core\Fit\HeaderFit;
+use Lantern\Core\Looks\Looks;
+use Lantern\Core\Looks\Typeface;
 use Lantern\Core\Menu\ResolvedEntry;
 use PHPUnit\Framework\TestCase;
 
@@ -13,7 +15,7 @@ final class HeaderFitTest extends TestCase
 {
     public function testAWidthGrowsWithTheLettersAndTheSize(): void
     {
-        $face = Face::text();
+        $face = Face::text(Typeface::Karla);
         self::assertEqualsWithDelta($face->width('Mar', 17) + $face->width('bled', 17), $face->width('Marbled', 17), 0.001);
         self::assertEqualsWithDelta(2 * $face->width('Marbled', 17), $face->width('Marbled', 34), 0.001);
         self::assertGreaterThan($face->width('iii', 17), $face->width('www', 17));
@@ -72,6 +74,6 @@ final class HeaderFitTest extends TestCase
 
     private function fit(ResolvedEntry ...$entries): HeaderFit
     {
-        return HeaderFit::of('Tansy & Rook', 'Your account', array_values($entries));
+        return HeaderFit::of('Tansy & Rook', 'Your account', array_values($entries), [], Looks::of());
     }
 }

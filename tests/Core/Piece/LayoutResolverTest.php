@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Core\Piece;
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Looks\Colour;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\LeftOut;
@@ -16,7 +17,6 @@ use Lantern\Core\Piece\Band;
 use Lantern\Core\Piece\Button;
 use Lantern\Core\Piece\Cards;
 use Lantern\Core\Piece\Carousel;
-use Lantern\Core\Piece\Colour;
 use Lantern\Core\Piece\Column;
 use Lantern\Core\Piece\Divider;
 use Lantern\Core\Piece\File;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Core\Piece;
 
+use Lantern\Core\Looks\Colour;
 use Lantern\Core\Piece\Band;
-use Lantern\Core\Piece\Colour;
 use Lantern\Core\Piece\Colours;
 use Lantern\Core\Piece\Ground;
 use Lantern\Core\Piece\Pale;

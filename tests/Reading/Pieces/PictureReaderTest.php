@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Reading\Pieces;
 
-use Lantern\Core\Piece\Colour;
+use Lantern\Core\Looks\Colour;
 use Lantern\Reading\Pieces\PictureReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

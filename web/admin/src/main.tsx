@@ -24,6 +24,7 @@ const queries = new QueryClient({
 
 // A view is fetched when it is opened; a menu is the next thing that most people open.
 const FrameView = lazily(() => import('./menus/FrameView').then((view) => view.default));
+const LooksView = lazily(() => import('./menus/LooksView').then((view) => view.default));
 const MenuView = lazily(() => import('./menus/MenuView').then((view) => view.default));
 const PlacesView = lazily(() => import('./places/PlacesView').then((view) => view.default));
 const PlaceSheetView = lazily(() => import('./places/PlaceSheetView').then((view) => view.default));
@@ -39,6 +40,7 @@ function Views() {
         <Route path="/" element={<Shell />}>
           <Route index element={<Navigate to="/menus" replace />} />
           <Route path="menus" element={<FrameView onShown={MenuView.fetch} />} />
+          <Route path="menus/looks" element={<LooksView />} />
           <Route path="menus/:id" element={<MenuView />} />
           <Route path="places" element={<PlacesView />} />
           <Route path="places/policies" element={<Navigate to="/policies" replace />} />

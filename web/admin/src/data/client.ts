@@ -6,6 +6,7 @@ export type Schemas = components['schemas'];
 export type Entry = Schemas['EntryView'];
 export type Menu = Schemas['MenuView'];
 export type Frame = Schemas['FrameView'];
+export type PaleBand = Schemas['PaleBandView'];
 export type Bay = Schemas['BayView'];
 export type PlaceBrief = Schemas['PlaceBrief'];
 export type PlaceRow = Schemas['PlaceRow'];

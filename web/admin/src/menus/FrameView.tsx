@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, Suspense, useEffect, useRef, useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Bay, Frame } from '../data/client';
 import { frameQuery, sessionQuery } from '../data/queries';
 import { afterPaint, lazily } from '../parts/lazily';
 import { Trouble } from '../parts/Notice';
 import { useView } from '../parts/useView';
 import type { FrameDrag } from './holds';
+import { Swatches } from './LooksSets';
 import { NewMenu } from './NewMenu';
 import { useFrameDrag } from './useFrameDrag';
 
@@ -59,6 +60,7 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
   const drawer = frame.bays.find(({ id }) => id === 'drawer');
   const columns = frame.bays.filter(({ id }) => id.startsWith('footer-'));
   const loose = frame.menus.filter(({ bays }) => bays.length === 0);
+  const familyOf = (setting: string) => frame.looks.typefaces.find(({ id }) => id === frame.looks.values[setting])?.family;
   const nameOf = (menuId: string | null) => frame.menus.find(({ id }) => id === menuId)?.name;
   const bay = (one: Bay, children: ReactNode, className: string, card: string, alignEnd = false) => (
     <BayBox
@@ -115,11 +117,19 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
               {frame.fit.words}
             </p>
           )}
-          <div className="grid min-h-40 flex-1 place-items-center p-4 text-soft">
-            <p className="max-w-sm text-center">
-              The page. What stands around it is the same on every page: touch a part to see what can be done with it, touch it again to open its menu.
-            </p>
-          </div>
+          <Link
+            to="/menus/looks"
+            aria-label="Looks: typefaces, colours and buttons"
+            className="grid min-h-40 flex-1 content-center justify-items-center gap-2 p-4 text-center text-ink hover:bg-lamp-wash/50 hover:no-underline"
+          >
+            <Swatches values={frame.looks.values} />
+            <span>
+              {familyOf('looks_heading')} for headings, {familyOf('looks_body')} for words
+            </span>
+            <span className="max-w-sm text-sm text-soft">
+              The page. Touch it to change typefaces, colours and buttons; touch a part around it to see what can be done with it.
+            </span>
+          </Link>
           <div className="flex items-stretch border-t border-line bg-paper max-lg:flex-col">
             <span className="w-32 shrink-0 px-4 py-3">
               <span className="block font-display">{frame.shopName}</span>

@@ -7,12 +7,15 @@ export function Choices<T extends string>({
   chosen,
   disabled = false,
   onChoose,
+  onPoint,
 }: {
   name: string;
   all: readonly (readonly [id: T, words: string])[];
   chosen: T | null;
   disabled?: boolean;
   onChoose: (chosen: T) => void;
+  /** One of them is under the pointer or has the focus; null: none any more. */
+  onPoint?: (pointed: T | null) => void;
 }) {
   return (
     <ToggleGroup.Root
@@ -24,7 +27,17 @@ export function Choices<T extends string>({
       onValueChange={(next) => next !== '' && onChoose(next as T)}
     >
       {all.map(([id, words]) => (
-        <ToggleGroup.Item key={id} value={id} className="choice">
+        <ToggleGroup.Item
+          key={id}
+          value={id}
+          className="choice"
+          {...(onPoint && {
+            onPointerEnter: () => onPoint(id),
+            onPointerLeave: () => onPoint(null),
+            onFocus: () => onPoint(id),
+            onBlur: () => onPoint(null),
+          })}
+        >
           {words}
         </ToggleGroup.Item>
       ))}

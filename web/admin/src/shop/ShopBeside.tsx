@@ -51,6 +51,7 @@ export function ShopBeside({
   onChoose,
   pieces = none,
   laying,
+  tried = null,
   follows,
 }: {
   path: string;
@@ -69,6 +70,8 @@ export function ShopBeside({
   /** What may be changed where it stands. */
   pieces?: LaidPiece[];
   laying?: Laying;
+  /** Looks that the shop wears for the moment, by setting; null: its own. */
+  tried?: Record<string, string> | null;
   /** Changes when the workbench did. */
   follows: string;
 }) {
@@ -162,6 +165,9 @@ export function ShopBeside({
   useEffect(() => {
     if (origin && arrived > 0) telling.current({ type: 'mark', entry, open: true });
   }, [entry, origin, arrived]);
+  useEffect(() => {
+    if (origin && arrived > 0) telling.current({ type: 'try', looks: tried });
+  }, [tried, origin, arrived]);
   const wasHovered = useRef(false);
   useEffect(() => {
     if (!origin || arrived === 0 || (hovered === null && !wasHovered.current)) return;

@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Tests\Core\Piece;
+namespace Lantern\Tests\Core\Looks;
 
-use Lantern\Core\Piece\Colour;
+use Lantern\Core\Looks\Colour;
 use Lantern\Core\Refused;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

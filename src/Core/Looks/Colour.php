@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Core\Piece;
+namespace Lantern\Core\Looks;
 
 use Lantern\Core\Refused;
 
@@ -38,6 +38,18 @@ final readonly class Colour
     public function equals(self $other): bool
     {
         return $this->hex() === $other->hex();
+    }
+
+    /**
+     * This one with a part of another in it, as paint that is laid over it thinly would look.
+     *
+     * @param float $part of the other, 0 to 1
+     */
+    public function mixed(self $other, float $part): self
+    {
+        $one = static fn (int $from, int $to): int => (int) round($from + ($to - $from) * $part);
+
+        return new self($one($this->red, $other->red), $one($this->green, $other->green), $one($this->blue, $other->blue));
     }
 
     /** WCAG 2.2, relative luminance: from 0, black, to 1, white. */

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Menus;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Looks\Looks;
+use Lantern\Core\Looks\LooksSet;
+use Lantern\Core\NotThere;
+use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Looks\LooksSets;
+use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\Person;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Uid\UuidV7;
+
+/** Changes how the shop looks, one setting at a time or by a whole set, and keeps sets under a name. */
+final readonly class LooksEditor
+{
+    /** A list that is longer is read by nobody. */
+    private const MOST_SETS = 40;
+
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private EditLog $edits,
+        private Copies $copies,
+        private LooksSets $sets,
+    ) {
+    }
+
+    /** @throws Refused */
+    public function change(string $setting, string $value, Person $by): void
+    {
+        $checked = Looks::checked($setting, $value);
+        $this->edits->run($by, Subject::Frame, function () use ($setting, $checked): string {
+            $this->write([$setting => $checked]);
+
+            return 'The looks are changed.';
+        });
+    }
+
+    /** Puts on a whole set, as one step. */
+    public function take(string $setId, Person $by): void
+    {
+        $set = $this->sets->get($setId) ?? throw self::notThere();
+        $this->edits->run($by, Subject::Frame, function () use ($set): string {
+            $now = $this->copies->workbench->settings->all()->looks();
+            $this->write(array_diff_assoc($set->looks->values(), $now->values()));
+
+            return "The looks are those of “{$set->name}”.";
+        });
+    }
+
+    /** Keeps the looks of the workbench under a name, or, under one that is there, in place of what it had. */
+    public function keep(string $typed, Person $by): void
+    {
+        $name = LooksSet::name($typed);
+        foreach (LooksSet::shipped() as $shipped) {
+            if (mb_strtolower($shipped->name) === mb_strtolower($name)) {
+                throw new Refused('words', "“{$shipped->name}” comes with the program and stays as it is. Choose another name.");
+            }
+        }
+        $this->edits->run($by, Subject::Frame, function () use ($name): string {
+            $looks = json_encode($this->copies->workbench->settings->all()->looks()->values(), \JSON_THROW_ON_ERROR);
+            if (0 === (int) $this->connection->executeStatement('UPDATE looks_set SET looks = CAST(? AS jsonb) WHERE name = ?', [$looks, $name])) {
+                if (\count($this->sets->all()) >= self::MOST_SETS) {
+                    throw new Refused('words', \sprintf('There are %d sets of looks already. Forget one that nobody needs.', self::MOST_SETS));
+                }
+                $this->connection->insert('looks_set', ['id' => (new UuidV7())->toRfc4122(), 'name' => $name, 'looks' => $looks]);
+            }
+
+            return "The looks are kept as “{$name}”.";
+        });
+    }
+
+    public function forget(string $setId, Person $by): void
+    {
+        $set = $this->sets->get($setId) ?? throw self::notThere();
+        if ($set->ships) {
+            throw new Refused('set', 'This set comes with the program and stays.');
+        }
+        $this->edits->run($by, Subject::Frame, function () use ($set): string {
+            $this->connection->delete('looks_set', ['id' => $set->id]);
+
+            return "“{$set->name}” is forgotten.";
+        });
+    }
+
+    /** @param array<string, string> $values by setting */
+    private function write(array $values): void
+    {
+        foreach ($values as $id => $value) {
+            $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]);
+        }
+        $this->copies->workbench->settings->forget();
+    }
+
+    private static function notThere(): NotThere
+    {
+        return new NotThere('This set of looks is no longer there.');
+    }
+}
