@@ -88,10 +88,7 @@ final readonly class Colour
      */
     public function withContrastOnAll(array $grounds, float $least): ?self
     {
-        // Only the lightest and the darkest matter: any other is easier, or as hard.
-        usort($grounds, static fn (self $a, self $b): int => $a->luminance() <=> $b->luminance());
-        $grounds = [$grounds[0], $grounds[\count($grounds) - 1]];
-        $worst = static fn (self $colour): float => min($colour->contrast($grounds[0]), $colour->contrast($grounds[1]));
+        $worst = static fn (self $colour): float => min(array_map($colour->contrast(...), $grounds));
         if ($worst($this) >= $least) {
             return $this;
         }
