@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Demo;
 
 use Lantern\Core\Address\Slug;
+use Lantern\Core\Menu\Bay;
 use Lantern\Core\Place\FileType;
 use Lantern\Interchange\Json\Fields;
 use Symfony\Component\Yaml\Yaml;
@@ -52,6 +53,7 @@ final class DemoShop
         /** @var array<string, mixed> $layouts */
         $layouts = Yaml::parseFile(__DIR__.'/data/layouts.yaml');
         $shop->layouts($layouts);
+        $shop->columns($layouts);
         $shop->redirects($words);
         $shop->outside($words);
         $shop->visits($words);
@@ -215,8 +217,8 @@ final class DemoShop
                 $bays[$bay] = ['menu_id' => $id, 'heading' => $heading];
             }
         }
-        foreach (['header', 'footer-1', 'footer-2', 'footer-3', 'footer-4', 'footer-5', 'drawer'] as $position => $bay) {
-            $this->rows['bay'][] = ['id' => $bay, 'position' => $position] + ($bays[$bay] ?? ['menu_id' => null, 'heading' => '']);
+        foreach (['header' => 0, Bay::SECOND_ROW => 1, 'drawer' => 2, 'footer-6' => 10, 'footer-1' => 11, 'footer-2' => 12, 'footer-5' => 13, 'footer-3' => 14, 'footer-4' => 15, Bay::LAST_LINE => 30] as $bay => $position) {
+            $this->rows['bay'][] = ['id' => $bay, 'position' => $position, 'share' => 1] + ($bays[$bay] ?? ['menu_id' => null, 'heading' => '']);
         }
     }
 
@@ -254,6 +256,22 @@ final class DemoShop
             $id = DemoId::of($path);
             $this->rows['menu'][] = ['id' => $id, 'name' => $panel->text('name'), 'position' => 0, 'kind' => 'panel'];
             $this->pieces([['piece' => $panel->object('piece')->values(), 'below' => array_map($this->band(...), $panel->objects('bands'))]], $id, null, "panels/$path", null);
+        }
+    }
+
+    /** @param array<string, mixed> $layouts */
+    private function columns(array $layouts): void
+    {
+        foreach (self::list($layouts['columns']) as $column) {
+            $bay = $column->text('bay');
+            $id = DemoId::of("columns/$bay");
+            $this->rows['menu'][] = ['id' => $id, 'name' => $column->text('name'), 'position' => 0, 'kind' => 'column'];
+            $this->pieces([['piece' => ['kind' => 'column'], 'below' => array_map(static fn (Fields $piece): array => $piece->values(), $column->objects('pieces'))]], $id, null, "columns/$bay", null);
+            foreach ($this->rows['bay'] as $n => $row) {
+                if ($row['id'] === $bay) {
+                    $this->rows['bay'][$n] = ['menu_id' => $id, 'share' => $column->intOr('share', 1)] + $row;
+                }
+            }
         }
     }
 

@@ -23,7 +23,7 @@ final readonly class Headers
     {
         $settings = $visit->copy->settings->all();
         $shape = HeaderShape::of($settings->values);
-        $measured = static fn (): int => HeaderFit::of($settings->name(), 'Your account', $header->menu->entries ?? [], $panels, $settings->looks())->drawerBelow();
+        $measured = static fn (): int => HeaderFit::of($settings->name(), 'Your account', $header->menu->entries ?? [], $panels, $settings->looks(), $shape->wordmark?->shownWidth($settings->looks()->type()))->drawerBelow();
         $audience = $visit->visitor->signedIn ? 'customer' : 'guest';
 
         return new ShownHeader($shape, $shape->drawerBelow ?? $shape->takesOverBelow(match (true) {

@@ -26,6 +26,6 @@ final readonly class Layouts
         array_map($visit->shown->place(...), [...$laidOut->layout->placeIds(), ...$inWords]);
         array_map($visit->shown->list(...), $laidOut->lists);
 
-        return new ShownLayout($laidOut->layout->pieces, $laidOut->cards, $words);
+        return new ShownLayout($laidOut->layout->pieces, $laidOut->cards, $words, $settings);
     }
 }

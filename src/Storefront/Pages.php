@@ -25,7 +25,7 @@ use Twig\Environment;
 /** The storefront's pages, from whichever copy the visit is answered from. */
 final readonly class Pages
 {
-    public function __construct(private Environment $twig, private Frame $frame, private Headers $headers, private LooksStyles $looks, private Panels $panels, private Bodies $bodies, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir)
+    public function __construct(private Environment $twig, private Frame $frame, private Headers $headers, private LooksStyles $looks, private Panels $panels, private FooterColumns $columns, private Bodies $bodies, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir)
     {
     }
 
@@ -201,7 +201,8 @@ final readonly class Pages
         $trail = $data['trail'] ?? [];
         $header = $this->headers->shown($visit, $frame['header'] ?? null, array_keys($panels));
         $looks = $visit->copy->settings->all()->looks();
-        $styles = $this->looks->of($looks).$header->styles.implode('', array_map(static fn (ShownPanel $panel): string => $panel->styles, $panels)).($body instanceof ShownBody ? $body->styles : '');
+        $columns = $this->columns->shown($visit);
+        $styles = FooterColumns::styles($frame, $columns).$this->looks->of($looks).$header->styles.implode('', array_map(static fn (ShownPanel $panel): string => $panel->styles, $panels)).($body instanceof ShownBody ? $body->styles : '');
         $visit->shown->styles = LayoutStyles::hash($styles);
         $body = $this->twig->render("storefront/$template", $data + [
             'place' => null,
@@ -210,6 +211,10 @@ final readonly class Pages
             'frame' => $frame,
             'panels' => $panels,
             'header' => $header->shape,
+            'columns' => $columns,
+            'beside' => FooterColumns::beside($frame, match ($place?->kind) {
+                PlaceKind::Page => $place->parentId, PlaceKind::PageGroup => $place->id, default => null,
+            }),
             'structured' => $visit->isLive() && 200 === $status ? StructuredData::of($this->storefrontUrl, $trail, null === $place ? null : ['title' => $place->title, 'href' => $place->address->encoded()], $frame['header']->menu->entries ?? []) : '',
             'styles' => $styles,
             'looks' => $looks,

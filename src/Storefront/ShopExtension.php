@@ -6,6 +6,7 @@ namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Menu\ResolvedMenu;
+use Lantern\Core\Piece\ContactDetail;
 use Lantern\Core\Place\Place;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
@@ -38,6 +39,7 @@ final class ShopExtension extends AbstractExtension
             // A menu's own links may lead outside; only those of this shop stay within a preview.
             new TwigFunction('entry_href', static fn (Visit $visit, string $href): string => str_starts_with($href, '/') ? $visit->prefix.$href : $href),
             new TwigFunction('current', static fn (ResolvedMenu $menu, ?Place $place): array => null === $place ? [] : $menu->current($place->id)),
+            new TwigFunction('contact_href', static fn (string $detail, string $value): ?string => ContactDetail::tryFrom($detail)?->href($value)),
             new TwigFunction('asset_file', $this->assets->script(...)),
             new TwigFunction('shop_styles', $this->assets->styles(...), ['is_safe' => ['html']]),
         ];

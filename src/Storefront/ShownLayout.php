@@ -23,8 +23,9 @@ final readonly class ShownLayout
      * @param list<ResolvedPiece>  $pieces
      * @param array<string, Card>  $cards  by place
      * @param array<string, string> $words  HTML by piece, as it is shown to this visitor
+     * @param array<string, string> $details of the shop, by name
      */
-    public function __construct(public array $pieces, public array $cards, public array $words)
+    public function __construct(public array $pieces, public array $cards, public array $words, public array $details = [])
     {
         $levels = [];
         // A page has its title above; a wide panel stands in the header, where no title is.

@@ -17,6 +17,14 @@ enum FrameChange: string
     case Notice = 'notice';
     case WithoutMenu = 'without-menu';
     case Header = 'header';
+    case Wordmark = 'wordmark';
+    case LastLine = 'last-line';
+    case MakeColumn = 'make-column';
+    case ShiftColumn = 'shift-column';
+    case WidenColumn = 'widen-column';
+    case MakeBeside = 'make-beside';
+    case FillBeside = 'fill-beside';
+    case RemoveBeside = 'remove-beside';
     case Look = 'look';
     case TakeLooks = 'take-looks';
     case KeepLooks = 'keep-looks';

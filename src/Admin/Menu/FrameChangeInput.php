@@ -16,18 +16,22 @@ final readonly class FrameChangeInput
     public function __construct(
         #[OA\Property]
         public FrameChange $type,
-        #[OA\Property(description: 'For hang, take-down, swap, heading and, to hang it at once, make'), Assert\Length(max: 40)]
+        #[OA\Property(description: 'For hang, take-down, swap, heading, for columns and bays beside pages, and, to hang it at once, make'), Assert\Length(max: 60)]
         public ?string $bay = null,
-        #[OA\Property(description: 'For swap: the other bay'), Assert\Length(max: 40)]
+        #[OA\Property(description: 'For swap: the other bay'), Assert\Length(max: 60)]
         public ?string $other = null,
         #[OA\Property(description: 'For hang, rename and remove'), Id]
         public ?string $menuId = null,
-        #[OA\Property(description: 'For heading, make, rename, notice; for without-menu: categories or nothing; for header and look: what is chosen; for keep-looks: their name'), Assert\Length(max: 1000)]
+        #[OA\Property(description: 'For heading, make, rename, notice; for without-menu: categories or nothing; for header and look: what is chosen; for keep-looks: their name; for wordmark: a picture of the shop; for widen-column: parts of the width; for fill-beside: yes or no'), Assert\Length(max: 5000)]
         public ?string $words = null,
         #[OA\Property(description: 'For remove')]
         public bool $evenIfItHangs = false,
         #[OA\Property(description: 'For header and look: which of their settings'), Assert\Length(max: 40)]
         public ?string $setting = null,
+        #[OA\Property(description: 'For make-beside: the page group'), Id]
+        public ?string $place = null,
+        #[OA\Property(description: 'For shift-column: whether towards the end')]
+        public bool $towardsEnd = false,
         #[OA\Property(description: 'For take-looks and forget-looks: which set'), Assert\Length(max: 40)]
         public ?string $set = null,
     ) {
@@ -51,6 +55,11 @@ final readonly class FrameChangeInput
     public function setting(): string
     {
         return $this->setting ?? throw new Refused('setting', 'Say which setting.');
+    }
+
+    public function place(): string
+    {
+        return $this->place ?? throw new Refused('place', 'Say which page group.');
     }
 
     public function set(): string

@@ -27,6 +27,8 @@ final readonly class FrameView
         public string $withoutMenu,
         #[OA\Property]
         public HeaderView $header,
+        #[OA\Property(description: 'Empty: © and the company')]
+        public string $lastLine,
         #[OA\Property]
         public LooksView $looks,
         #[OA\Property]

@@ -13,8 +13,10 @@ use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Looks\PaleBand;
 use Lantern\Reading\Looks\PaleBands;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Menus\BayEditor;
 use Lantern\Workbench\Menus\FrameEditor;
 use Lantern\Workbench\Menus\LooksEditor;
+use Lantern\Workbench\Pieces\LayoutMaker;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -25,7 +27,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Frames
 {
-    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor, private LooksEditor $looks, private PaleBands $pale, private Copies $copies)
+    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor, private LooksEditor $looks, private BayEditor $bays, private LayoutMaker $layouts, private PaleBands $pale, private Copies $copies)
     {
     }
 
@@ -66,6 +68,14 @@ final readonly class Frames
             FrameChange::Remove => $this->editor->remove($input->menuId(), $input->evenIfItHangs, $by),
             FrameChange::Notice => $this->editor->notice($input->words(), $by),
             FrameChange::WithoutMenu => $this->editor->withoutMenu(HeaderWithoutMenu::tryFrom($input->words()) ?? throw new Refused('words', 'A header without a menu shows categories or nothing.'), $by),
+            FrameChange::Wordmark => $this->editor->wordmark($input->words(), $by),
+            FrameChange::LastLine => $this->editor->lastLine($input->words(), $by),
+            FrameChange::MakeColumn => $made = $this->layouts->column($input->bay(), $by),
+            FrameChange::ShiftColumn => $this->bays->shift($input->bay(), $input->towardsEnd ? 1 : -1, $by),
+            FrameChange::WidenColumn => $this->bays->share($input->bay(), $input->words(), $by),
+            FrameChange::MakeBeside => $made = $this->bays->beside($input->place(), $by),
+            FrameChange::FillBeside => $this->bays->fills($input->bay(), 'yes' === $input->words(), $by),
+            FrameChange::RemoveBeside => $this->bays->remove($input->bay(), $by),
             FrameChange::Look => $this->looks->change($input->setting(), $input->words(), $by),
             FrameChange::TakeLooks => $this->looks->take($input->set(), $by),
             FrameChange::KeepLooks => $this->looks->keep($input->words(), $by),

@@ -30,6 +30,18 @@ final readonly class HeaderView
         public bool $fades,
         #[OA\Property(enum: ['hover', 'click'], description: 'How dropdowns open for a mouse')]
         public string $opens,
+        #[OA\Property(description: 'Width of the window below which the drawer takes over where one points with a finger; null: as elsewhere')]
+        public ?int $tabletBelow,
+        #[OA\Property(description: 'The shop’s own mark as SVG; empty: none is drawn')]
+        public string $markDrawn,
+        #[OA\Property(description: 'Another one while it is open')]
+        public string $markOpen,
+        #[OA\Property(description: 'Whether the second row stands below the first')]
+        public bool $secondBelow,
+        #[OA\Property(description: 'Picture that stands for the name; null: the name')]
+        public ?string $wordmark,
+        #[OA\Property]
+        public string $wordmarkWords,
     ) {
     }
 }

@@ -20,6 +20,8 @@ final readonly class MenuName
         public string $name,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
         public array $bays,
+        #[OA\Property(enum: ['menu', 'column'], description: 'A column is laid out in pieces, and hangs in the footer only')]
+        public string $kind,
     ) {
     }
 }

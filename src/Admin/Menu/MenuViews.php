@@ -30,9 +30,11 @@ use Lantern\Core\Piece\Pale;
 use Lantern\Core\Piece\Panel;
 use Lantern\Core\Piece\Piece;
 use Lantern\Core\Piece\PieceWords;
+use Lantern\Core\Piece\ResolvedPiece;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Shop\HeaderForm;
 use Lantern\Core\Shop\HeaderShape;
+use Lantern\Core\Shop\SettingWords;
 use Lantern\Core\Visitor;
 use Lantern\Interchange\Json\EntryCodec;
 use Lantern\Interchange\Json\PieceCodec;
@@ -41,7 +43,10 @@ use Lantern\Reading\Looks\LooksSets;
 use Lantern\Reading\Menus\Frame;
 use Lantern\Reading\Menus\MatchedLine;
 use Lantern\Reading\Menus\PlaceMatch;
+use Lantern\Reading\Pieces\LaidOut;
 use Lantern\Reading\Pieces\PictureReader;
+use Lantern\Reading\Pieces\SignUps;
+use Lantern\Reading\Pieces\SignUpTwice;
 use Lantern\Workbench\Entity\MenuRecord;
 use Lantern\Workbench\Menus\MenuLog;
 use Psr\Clock\ClockInterface;
@@ -56,6 +61,7 @@ final readonly class MenuViews
         private MenuLog $log,
         private PictureReader $pictures,
         private LooksSets $looksSets,
+        private SignUps $signUps,
         private EntityManagerInterface $entities,
         private ClockInterface $clock,
     ) {
@@ -68,31 +74,48 @@ final readonly class MenuViews
         $settings = $this->copies->workbench->settings->all();
         $hung = $this->frame->kept($this->copies->workbench, Visitor::guest($this->clock->now()));
         $bays = $menus->bays();
+        $columns = $menus->columns();
+        $laidOut = $this->frame->keptColumns($this->copies->workbench, Visitor::guest($this->clock->now()));
+        $doubles = [] === $columns ? [] : $this->signUps->twice();
         $names = [];
         foreach ($menus->names() as $id => $name) {
-            $names[] = new MenuName($id, $name, $this->baysOf($id, $bays));
+            $names[] = new MenuName($id, $name, $this->baysOf($id, $bays), 'menu');
         }
-        $fit = HeaderFit::of($settings->name(), 'Your account', $hung['header']->menu->entries ?? [], null === ($hung['header']->bay->menuId ?? null) ? [] : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId), $settings->looks());
-
+        foreach ($columns as $id => $name) {
+            $names[] = new MenuName($id, $name, $this->baysOf($id, $bays), 'column');
+        }
         $shape = HeaderShape::of($settings->values);
+        $fit = HeaderFit::of($settings->name(), 'Your account', $hung['header']->menu->entries ?? [], null === ($hung['header']->bay->menuId ?? null) ? [] : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId), $settings->looks(), $shape->wordmark?->shownWidth($settings->looks()->type()));
 
         return new FrameView(
             $settings->name(),
             $settings->get('notice'),
             array_values(array_map(static fn (HungMenu $one): BayView => new BayView(
                 $one->bay->id,
-                Bay::words($one->bay->id),
+                $one->bay->name(),
                 $one->bay->heading,
                 $one->bay->menuId,
-                array_map(static fn (ResolvedEntry $entry): DrawnEntry => new DrawnEntry($entry->id, $entry->label, \count($entry->children)), $one->menu->entries),
+                isset($columns[$one->bay->menuId ?? '']) ? self::drawn($laidOut[$one->bay->id] ?? null) : array_map(static fn (ResolvedEntry $entry): DrawnEntry => new DrawnEntry($entry->id, $entry->label, \count($entry->children)), $one->menu->entries),
+                $one->bay->share,
+                null === $one->bay->menuId ? null : (isset($columns[$one->bay->menuId]) ? 'column' : 'menu'),
+                $one->bay->beside,
+                $one->bay->fills,
+                array_map(static fn (SignUpTwice $twice): DoubleView => new DoubleView($twice->entryId, $twice->menuId, $twice->otherId, $twice->version, $twice->ownVersion, $twice->words()), $doubles[$one->bay->menuId ?? ''] ?? []),
             ), $hung)),
             $names,
             HeaderWithoutMenu::chosen($settings->values)->value,
-            new HeaderView($shape->form->value, $shape->entries->value, $shape->mark->value, $shape->drawerBelow, $shape->takesOverBelow($fit->drawerBelow()), $shape->stays, $shape->fades, $shape->onClick ? 'click' : 'hover'),
+            new HeaderView($shape->form->value, $shape->entries->value, $shape->mark->value, $shape->drawerBelow, $shape->takesOverBelow($fit->drawerBelow()), $shape->stays, $shape->fades, $shape->onClick ? 'click' : 'hover', $shape->tabletBelow, $shape->markDrawn, $shape->markOpen, $shape->secondBelow, $shape->wordmark?->picture, $settings->get(HeaderShape::WORDMARK_WORDS)),
+            $settings->get(SettingWords::LAST_LINE),
             $this->looks($settings->looks()),
             new FitView($fit->needs, $fit->ever, $fit->widest, $fit->wraps, $fit->onADesk(), HeaderForm::Drawer === $shape->form ? '' : $fit->words($shape->drawerBelow)),
             $made,
         );
+    }
+
+    /** @return list<DrawnEntry> what is seen of a column, piece by piece */
+    private static function drawn(?LaidOut $column): array
+    {
+        return array_map(static fn (ResolvedPiece $piece): DrawnEntry => new DrawnEntry($piece->id, '' === $piece->label ? PieceWords::of($piece->piece) : $piece->label, \count($piece->links)), $column->layout->pieces[0]->children ?? []);
     }
 
     private function looks(Looks $looks): LooksView
@@ -273,7 +296,7 @@ final readonly class MenuViews
     private function baysOf(string $menuId, array $bays): array
     {
         return array_values(array_map(
-            static fn (Bay $bay): string => Bay::words($bay->id),
+            static fn (Bay $bay): string => $bay->name(),
             array_filter($bays, static fn (Bay $bay): bool => $bay->menuId === $menuId),
         ));
     }

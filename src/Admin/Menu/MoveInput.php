@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\Menu;
 
 use Lantern\Core\Piece\BandWidth;
+use Lantern\Core\Piece\ContactDetail;
 use Lantern\Core\Piece\PieceKind;
 use Lantern\Core\Piece\ProductForm;
 use Lantern\Core\Piece\ProductOrder;
@@ -118,6 +119,11 @@ use OpenApi\Attributes as OA;
         new OA\Property(property: 'distance', type: 'integer'),
         new OA\Property(property: 'byClick', type: 'boolean'),
         new OA\Property(property: 'fades', type: 'boolean'),
+        new OA\Property(property: 'details', type: 'array', items: new OA\Items(type: 'string', enum: ContactDetail::class), description: 'Of contact: which of the shop’s details'),
+        new OA\Property(property: 'words', type: 'string', description: 'Of sign-up: what one gets'),
+        new OA\Property(property: 'button', type: 'string', description: 'Of sign-up: label of the button'),
+        new OA\Property(property: 'agreed', type: 'string', description: 'Of sign-up: what is agreed to'),
+        new OA\Property(property: 'list', type: 'string', description: 'Of sign-up: name of the list; empty: none yet'),
         new OA\Property(property: 'ground', type: 'object', properties: [new OA\Property(property: 'colour', type: 'string', nullable: true), new OA\Property(property: 'picture', type: 'string', nullable: true)]),
         new OA\Property(property: 'colours', type: 'object', properties: [
             new OA\Property(property: 'heading', type: 'string'), new OA\Property(property: 'text', type: 'string'), new OA\Property(property: 'link', type: 'string'),

@@ -22,6 +22,10 @@ final class DetailsInput
     public ?string $mail = null;
     #[OA\Property, Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
     public ?string $country = null;
+    #[OA\Property, Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
+    public ?string $phone = null;
+    #[OA\Property, Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
+    public ?string $street = null;
     #[OA\Property(property: 'days_to_return'), Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
     public ?string $days_to_return = null;
     #[OA\Property(property: 'time_zone', description: 'A name of the IANA time zone database'), Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]

@@ -51,9 +51,10 @@ final readonly class HeaderFit
 
     /**
      * @param list<ResolvedEntry> $entries the first level as a visitor gets it
-     * @param list<string>        $panels  ids of those that open a wide panel
+     * @param list<string>        $panels   ids of those that open a wide panel
+     * @param float|null          $wordmark how wide the picture stands that stands for the name, in pixels; null: its name does
      */
-    public static function of(string $shopName, string $account, array $entries, array $panels, Looks $looks): self
+    public static function of(string $shopName, string $account, array $entries, array $panels, Looks $looks, ?float $wordmark = null): self
     {
         $type = $looks->type();
         $text = Face::text($looks->body);
@@ -75,9 +76,9 @@ final readonly class HeaderFit
                 }
             }
         }
-        $gaps = self::WORDMARK_GAP + self::ITEM_GAP * max(0, \count($items) - 1) + 2 * self::ROW_GAP + 2 * self::TOOL_GAP;
+        $gaps = self::ITEM_GAP * max(0, \count($items) - 1) + 2 * self::ROW_GAP + 2 * self::TOOL_GAP;
         $tool = self::TOOL_TYPE * $type;
-        $row = self::WORDMARK_SIGN + Face::display($looks->heading)->width($shopName, self::WORDMARK_TYPE * $type)
+        $row = ($wordmark ?? self::WORDMARK_SIGN + self::WORDMARK_GAP * $type + Face::display($looks->heading)->width($shopName, self::WORDMARK_TYPE * $type))
             + array_sum($items) + $text->width('Search', $tool) + self::BASKET + $text->width($account, $tool) + $gaps * $type;
         $most = self::ROW_MOST * $type;
         $needs = (int) ceil($row + self::ROW_MARGINS * $type);

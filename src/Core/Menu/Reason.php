@@ -25,6 +25,7 @@ enum Reason: string
     case NothingAfter = 'nothing-after';
     case AtTheEdge = 'at-the-edge';
     case PictureGone = 'picture-gone';
+    case NoList = 'no-list';
 
     /** What the line itself says against it, whatever it leads to. */
     public static function ofLine(Entry $entry, Visitor $visitor): ?self
@@ -75,6 +76,7 @@ enum Reason: string
             self::NothingAfter => 'It is a heading with nothing after it in its column.',
             self::AtTheEdge => 'A divider that would stand first or last divides nothing.',
             self::PictureGone => 'Its picture is no longer there.',
+            self::NoList => 'It has no list yet to write addresses into.',
         };
     }
 }

@@ -9,7 +9,7 @@ use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Shape;
 use Lantern\Core\Refused;
 
-/** What may stand where in the body of a page and in a wide panel. */
+/** What may stand where in the body of a page, in a wide panel and in a column of the footer. */
 final readonly class Layout implements Shape
 {
     /** How many bands, columns and pieces a page or panel has at most, with the links in them. */
@@ -19,18 +19,38 @@ final readonly class Layout implements Shape
     /** How deep the links of a piece go. */
     private const LINKS = 2;
 
-    private function __construct(public bool $isPanel)
+    /** @param PieceKind $root of what stands on the first level */
+    private function __construct(private PieceKind $root)
     {
     }
 
+    /** Bands, one below another. */
     public static function page(): self
     {
-        return new self(false);
+        return new self(PieceKind::Band);
     }
 
+    /** One panel with its bands. */
     public static function panel(): self
     {
-        return new self(true);
+        return new self(PieceKind::Panel);
+    }
+
+    /** One column of the footer with its pieces. */
+    public static function column(): self
+    {
+        return new self(PieceKind::Column);
+    }
+
+    public function isPage(): bool
+    {
+        return PieceKind::Band === $this->root;
+    }
+
+    /** Whether it stands around every page. */
+    public function isInFrame(): bool
+    {
+        return !$this->isPage();
     }
 
     public function maxDepth(): int
@@ -43,13 +63,15 @@ final readonly class Layout implements Shape
         $number = 0;
         foreach ($entries as $entry) {
             $kind = self::kindOf($entry);
-            if (null === $kind || ($this->isPanel ? PieceKind::Panel : PieceKind::Band) !== $kind) {
-                throw new Refused('parent', $this->isPanel ? 'What stands in a wide panel stands in its bands.' : \sprintf('A page has bands; %s stands in a column of one of them.', self::named($kind)));
+            if ($this->root !== $kind) {
+                throw new Refused('parent', match ($this->root) {
+                    PieceKind::Panel => 'What stands in a wide panel stands in its bands.', PieceKind::Column => 'What stands in a column of the footer stands below its line “Column”.', default => \sprintf('A page has bands; %s stands in a column of one of them.', self::named($kind)),
+                });
             }
             $this->below($entry, $kind, [], $number);
         }
-        if ($this->isPanel && \count($entries) > 1) {
-            throw new Refused('entry', 'A wide panel is one. Take all of it out by removing the panel itself.');
+        if ($this->isInFrame() && \count($entries) > 1) {
+            throw new Refused('entry', PieceKind::Panel === $this->root ? 'A wide panel is one. Take all of it out by removing the panel itself.' : 'A column of the footer is one. Put pieces into it, or use another column.');
         }
     }
 

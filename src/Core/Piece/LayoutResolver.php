@@ -18,22 +18,26 @@ use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Serving;
 use Lantern\Core\Visitor;
 
-/** Makes of a page's body, or of a wide panel, what one visitor gets at one moment, with the reason for each piece that is left out. */
+/** Makes of a page's body, of a wide panel, or of a column of the footer, what one visitor gets at one moment, with the reason for each piece that is left out. */
 final class LayoutResolver
 {
     /** @var list<LeftOut> */
     private array $leftOut = [];
     private ?\DateTimeImmutable $nextChange = null;
 
-    private function __construct(private readonly Supplies $supplies, private readonly Visitor $visitor, private readonly bool $isPanel)
+    private function __construct(private readonly Supplies $supplies, private readonly Visitor $visitor, private readonly bool $inFrame)
     {
     }
 
     /** @param Tree $tree in the shape of a `Layout` */
     public static function resolve(Tree $tree, Supplies $supplies, Visitor $visitor): ResolvedLayout
     {
-        $resolver = new self($supplies, $visitor, $tree->shape instanceof Layout && $tree->shape->isPanel);
+        $resolver = new self($supplies, $visitor, $tree->shape instanceof Layout && $tree->shape->isInFrame());
         $pieces = $resolver->pieces($tree->entries);
+        // A column by itself of which nothing is left is not there.
+        if (1 === \count($pieces) && $pieces[0]->piece instanceof Column && [] === $pieces[0]->children) {
+            $pieces = [];
+        }
 
         return new ResolvedLayout($pieces, $resolver->leftOut, $resolver->nextChange);
     }
@@ -68,8 +72,8 @@ final class LayoutResolver
             return $this->leaveOut($entry, $place, $reason);
         }
         $leads = !$entry->target instanceof Heading;
-        // A menu mentions no quiet place, and a wide panel is part of one.
-        $against = $entry->target instanceof PlaceTarget ? Reason::ofPlace($place, $this->visitor, $this->isPanel || $piece->kind()->leavesOutQuiet()) : null;
+        // A menu mentions no quiet place, and a wide panel or a column of the footer stands for one.
+        $against = $entry->target instanceof PlaceTarget ? Reason::ofPlace($place, $this->visitor, $this->inFrame || $piece->kind()->leavesOutQuiet()) : null;
         if ($piece->needsTarget()) {
             $reason = $leads ? $against : Reason::NothingToShow;
             if (null !== $reason) {
@@ -202,6 +206,8 @@ final class LayoutResolver
         return match (true) {
             $piece instanceof Text => $piece->isEmpty() ? Reason::NothingToShow : null,
             $piece instanceof Picture => isset($this->supplies->pictures[$piece->name]) ? null : Reason::PictureGone,
+            $piece instanceof Contact => [] === $piece->shown($this->supplies->details) ? Reason::NothingToShow : null,
+            $piece instanceof SignUp => '' === $piece->list ? Reason::NoList : null,
             $piece instanceof Links => [] === $resolved->links ? Reason::NothingToShow : null,
             $piece instanceof Products, $piece instanceof Cards => [] === $resolved->placeIds ? Reason::NothingToShow : null,
             $piece instanceof OneProduct => PlaceKind::Product === $resolved->place?->kind ? null : Reason::NothingToShow,

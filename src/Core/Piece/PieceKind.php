@@ -22,6 +22,8 @@ enum PieceKind: string
     case Product = 'product';
     case Cards = 'cards';
     case File = 'file';
+    case Contact = 'contact';
+    case SignUp = 'sign-up';
     case Tabs = 'tabs';
     case Tab = 'tab';
     case Carousel = 'carousel';

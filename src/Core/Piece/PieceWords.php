@@ -14,6 +14,7 @@ final class PieceWords
         return match (true) {
             $piece instanceof Text => self::beginning($piece->html),
             $piece instanceof Picture => '' === $piece->shows ? 'Picture' : $piece->shows,
+            $piece instanceof SignUp => '' === $piece->list ? 'Sign-up, for no list yet' : "Sign-up for “{$piece->list}”",
             $piece instanceof Products => ucfirst(\sprintf('%d products %s', $piece->most, ProductSource::Tag === $piece->source ? "tagged “{$piece->tag}”" : $piece->source->words())),
             default => ucfirst($piece->kind()->words()),
         };

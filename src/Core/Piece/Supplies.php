@@ -15,6 +15,7 @@ final readonly class Supplies
      * @param array<string, list<string>> $products   what each piece of products shows by its rule, by the id of the piece
      * @param array<string, list<Place>>  $children   what stands below the place of each piece of cards, by the id of the piece
      * @param array<string, true>         $pictures   names of the pictures that are there
+     * @param array<string, string>       $details    of the shop, by name
      */
     public function __construct(
         public array $places = [],
@@ -22,6 +23,7 @@ final readonly class Supplies
         public array $products = [],
         public array $children = [],
         public array $pictures = [],
+        public array $details = [],
     ) {
     }
 }

@@ -10,4 +10,6 @@ enum OpenMark: string
     case Angle = 'angle';
     case Plus = 'plus';
     case Dot = 'dot';
+    /** As the shop drew it. */
+    case Drawn = 'drawn';
 }

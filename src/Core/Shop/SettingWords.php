@@ -11,6 +11,9 @@ use Lantern\Core\Looks\Shadow;
 /** What a setting of the shop says now, in a sentence. */
 final class SettingWords
 {
+    /** What the last line of the footer says; empty: © and the company. */
+    public const LAST_LINE = 'last_line';
+
     /** @param string $value as it is kept; empty: none, or taken back */
     public static function of(string $setting, string $value): string
     {
@@ -31,10 +34,18 @@ final class SettingWords
                 OpenMark::Angle => 'An angle marks what opens in the header.',
                 OpenMark::Plus => 'A plus marks what opens in the header.',
                 OpenMark::Dot => 'A dot marks what opens in the header.',
+                OpenMark::Drawn => 'A mark of the shop’s own marks what opens in the header.',
             },
             HeaderShape::DRAWER_BELOW => null === $shape->drawerBelow
                 ? 'The phone’s drawer takes over where the entries of the header no longer fit.'
                 : \sprintf('The phone’s drawer takes over below %d px.', $shape->drawerBelow),
+            HeaderShape::MARK_DRAWN => '' === $value ? 'The shop has no mark of its own for what opens.' : 'The shop’s own mark for what opens is drawn anew.',
+            HeaderShape::MARK_OPEN => '' === $value ? 'What is open has the same mark, turned.' : 'What is open has a mark of its own.',
+            HeaderShape::TABLET_BELOW => null === $shape->tabletBelow ? 'On tablets the drawer takes over as elsewhere.' : \sprintf('On tablets the drawer takes over below %d px.', $shape->tabletBelow),
+            HeaderShape::SECOND => $shape->secondBelow ? 'The second row stands below the header.' : 'The second row stands above the header.',
+            HeaderShape::WORDMARK => null === $shape->wordmark ? 'The name of the shop stands in the header.' : 'A picture stands in the header as word mark.',
+            HeaderShape::WORDMARK_WORDS => '' === $value ? 'The word mark is read as the name of the shop.' : "The word mark is read as “{$value}”.",
+            self::LAST_LINE => '' === $value ? 'The last line says © and the company.' : "The last line says “{$value}”.",
             HeaderShape::STAYS => $shape->stays ? 'The header stays in sight while the page goes by.' : 'The header goes by with the page.',
             HeaderShape::FADES => $shape->fades ? 'Dropdowns of the header fade in.' : 'Dropdowns of the header are there at once.',
             HeaderShape::OPENS => $shape->onClick ? 'Dropdowns of the header open on a click.' : 'Dropdowns of the header open under the pointer.',
@@ -50,6 +61,7 @@ final class SettingWords
             Looks::isSetting($setting) => 'looks',
             HeaderShape::isSetting($setting) => 'how the header is made',
             ShopDetail::Notice->value === $setting => 'notice line',
+            self::LAST_LINE === $setting => 'last line',
             default => 'shop details',
         };
     }

@@ -13,6 +13,8 @@ enum ShopDetail: string
     case Tagline = 'tagline';
     case Company = 'company';
     case Mail = 'mail';
+    case Phone = 'phone';
+    case Street = 'street';
     case Country = 'country';
     case DaysToReturn = 'days_to_return';
     case TimeZone = 'time_zone';
@@ -31,6 +33,8 @@ enum ShopDetail: string
             self::Tagline => 'What it is, in a line',
             self::Company => 'Company',
             self::Mail => 'Mail address',
+            self::Phone => 'Telephone',
+            self::Street => 'Street and town',
             self::Country => 'Country',
             self::DaysToReturn => 'Days to return',
             self::TimeZone => 'Time zone',
@@ -65,6 +69,9 @@ enum ShopDetail: string
         }
         if (self::Mail === $this && false === filter_var($value, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
             throw new Refused($this->value, \sprintf('“%s” is no mail address. Write it like hello@your-shop.example.', $value));
+        }
+        if (self::Phone === $this && 1 !== preg_match('~^\+?[0-9][0-9 ()/.-]{2,39}$~D', $value)) {
+            throw new Refused($this->value, \sprintf('“%s” is no telephone number. Write it like +44 1632 960 018.', $value));
         }
         if (self::TimeZone === $this && !self::isTimeZone($value)) {
             throw new Refused($this->value, \sprintf('“%s” is no time zone. Write it like Europe/London or UTC.', $value));

@@ -12,6 +12,8 @@ use Lantern\Core\Piece\Cards;
 use Lantern\Core\Piece\Carousel;
 use Lantern\Core\Piece\Colours;
 use Lantern\Core\Piece\Column;
+use Lantern\Core\Piece\Contact;
+use Lantern\Core\Piece\ContactDetail;
 use Lantern\Core\Piece\Divider;
 use Lantern\Core\Piece\File;
 use Lantern\Core\Piece\Ground;
@@ -25,10 +27,12 @@ use Lantern\Core\Piece\ProductForm;
 use Lantern\Core\Piece\ProductOrder;
 use Lantern\Core\Piece\Products;
 use Lantern\Core\Piece\ProductSource;
+use Lantern\Core\Piece\SignUp;
 use Lantern\Core\Piece\Tab;
 use Lantern\Core\Piece\Tabs;
 use Lantern\Core\Piece\Text;
 use Lantern\Core\Piece\Title;
+use Lantern\Core\Refused;
 
 /** Pieces of pages and panels as JSON, each by its kind. */
 final class PieceCodec
@@ -66,6 +70,8 @@ final class PieceCodec
             PieceKind::Product => new OneProduct($fields->bool('price', true), $fields->bool('basket', true), $fields->bool('inDrawer', false)),
             PieceKind::Cards => new Cards($fields->bool('ofChildren', false), $fields->intOr('most', Cards::MOST)),
             PieceKind::File => new File(),
+            PieceKind::Contact => $fields->has('details') ? new Contact(array_map(static fn (string $one): ContactDetail => ContactDetail::tryFrom($one) ?? throw new Refused('details', 'Choose among the details of the shop that are shown.'), $fields->textsOr('details', []))) : new Contact(),
+            PieceKind::SignUp => new SignUp($fields->text('words', ''), $fields->text('button', ''), $fields->text('agreed', ''), $fields->text('list', '')),
             PieceKind::Tabs => new Tabs($fields->bool('beside', false)),
             PieceKind::Tab => new Tab(),
             PieceKind::Carousel => new Carousel($fields->bool('turns', false)),
@@ -77,6 +83,7 @@ final class PieceCodec
     {
         $values = array_map(static fn (mixed $value): mixed => match (true) {
             $value instanceof \BackedEnum => $value->value,
+            \is_array($value) => array_map(static fn (mixed $one): mixed => $one instanceof \BackedEnum ? $one->value : $one, $value),
             $value instanceof Ground => $value->values(),
             $value instanceof Colours => (object) $value->values(),
             default => $value,

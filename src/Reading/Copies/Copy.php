@@ -34,7 +34,7 @@ final readonly class Copy
         $this->fillings = new FillingReader($connection);
         $this->settings = new SettingReader($connection);
         $this->versions = new VersionReader($name, $connection);
-        $this->layouts = new LayoutReader($connection, $this->menus, $this->places, $this->fillings, $this->shop);
+        $this->layouts = new LayoutReader($connection, $this->menus, $this->places, $this->fillings, $this->shop, $this->settings);
     }
 
     /** @see VersionReader::frame() */

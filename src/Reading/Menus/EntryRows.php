@@ -43,7 +43,7 @@ final class EntryRows
     public static function fromTree(string $menuId, Tree $tree): array
     {
         $rows = [];
-        self::collect($menuId, null, $tree->entries, $tree->shape instanceof Layout && !$tree->shape->isPanel, $rows);
+        self::collect($menuId, null, $tree->entries, $tree->shape instanceof Layout && $tree->shape->isPage(), $rows);
 
         return $rows;
     }

@@ -5,9 +5,13 @@ declare(strict_types=1);
 namespace Lantern\Reading\Menus;
 
 use Lantern\Core\Menu\Bay;
+use Lantern\Core\Menu\Entry;
+use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\HeaderWithoutMenu;
 use Lantern\Core\Menu\HungMenu;
+use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Resolver;
+use Lantern\Core\Menu\SelfFilling;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\Copy;
@@ -63,6 +67,36 @@ final readonly class Frame
     }
 
     /**
+     * The columns of pieces that hang in the footer, kept like the menus.
+     *
+     * @return array<string, LaidOut> by bay; only those of which something is left
+     */
+    public function keptColumns(Copy $copy, Visitor $now): array
+    {
+        return $this->cache->get(\sprintf('columns.%s.%s', $copy->frameVersion(), $now->signedIn ? 'customer' : 'guest'), function (ItemInterface $item) use ($copy, $now): array {
+            $item->expiresAt($copy->keptUntil($now->moment));
+
+            return $this->columns($copy, $now);
+        });
+    }
+
+    /** @return array<string, LaidOut> the same, of either copy at any moment */
+    public function columns(Copy $copy, Visitor $visitor): array
+    {
+        $columns = $copy->menus->columns();
+        $hung = array_filter($copy->menus->bays(), static fn (Bay $bay): bool => isset($columns[$bay->menuId ?? '']));
+        $laidOut = $copy->layouts->columns(array_values(array_unique(array_map(static fn (Bay $bay): string => (string) $bay->menuId, $hung))), $visitor);
+        $byBay = [];
+        foreach ($hung as $bay) {
+            if (isset($laidOut[$bay->menuId ?? ''])) {
+                $byBay[$bay->id] = $laidOut[$bay->menuId ?? ''];
+            }
+        }
+
+        return $byBay;
+    }
+
+    /**
      * What a visitor would get from either copy at any moment.
      *
      * @return array<string, HungMenu> by bay
@@ -76,10 +110,18 @@ final readonly class Frame
             $trees[self::NO_HEADER] = HeaderWithoutMenu::chosen($copy->settings->all()->values)->tree();
         }
         $places = $copy->places->referredToByMenus($menuIds);
+        foreach ($bays as $bay) {
+            if ($bay->fills && null !== $bay->beside) {
+                $trees[$bay->id] = self::pagesOf($bay->beside);
+                $places += $copy->places->byIds([$bay->beside]);
+            }
+        }
+        // What is laid out in pieces is none of the menus.
+        $trees = array_filter($trees, static fn (Tree $tree): bool => null === $tree->shape);
         $candidates = $copy->fillings->candidates($trees, $visitor->moment);
         $frame = [];
         foreach ($bays as $bay) {
-            $tree = $trees[$bay->menuId ?? ('header' === $bay->id ? self::NO_HEADER : '')] ?? new Tree();
+            $tree = $trees[$bay->fills ? $bay->id : $bay->menuId ?? ('header' === $bay->id ? self::NO_HEADER : '')] ?? new Tree();
             $frame[$bay->id] = new HungMenu($bay, Resolver::resolve($tree, $places, $visitor, $candidates));
         }
         // A phone's drawer without a menu of its own has the header's.
@@ -88,5 +130,11 @@ final readonly class Frame
         }
 
         return $frame;
+    }
+
+    /** A page group with its pages, as a bay beside these shows them by itself. */
+    private static function pagesOf(string $groupId): Tree
+    {
+        return new Tree([new Entry($groupId, new PlaceTarget($groupId), null, [], filling: new SelfFilling(FillingSource::Pages, $groupId))]);
     }
 }

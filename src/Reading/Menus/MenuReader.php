@@ -37,7 +37,7 @@ final readonly class MenuReader
             foreach ($entries as $columns) {
                 $row = new Row($columns);
                 $kinds[$row->text('of_menu')] = match ($row->text('of_kind')) {
-                    'panel' => Layout::panel(), 'page' => Layout::page(), default => null,
+                    'panel' => Layout::panel(), 'page' => Layout::page(), 'column' => Layout::column(), default => null,
                 };
                 if (null !== $row->textOrNull('menu_id')) {
                     $rows[$row->text('menu_id')][] = $columns;
@@ -59,8 +59,8 @@ final readonly class MenuReader
         return array_map(static function (array $columns): Bay {
             $row = new Row($columns);
 
-            return new Bay($row->text('id'), $row->text('heading'), $row->textOrNull('menu_id'));
-        }, $this->connection->fetchAllAssociative('SELECT * FROM bay ORDER BY position'));
+            return new Bay($row->text('id'), $row->text('heading'), $row->textOrNull('menu_id'), $row->int('share'), $row->textOrNull('beside'), $row->textOrNull('beside_title') ?? '', $row->bool('fills'));
+        }, $this->connection->fetchAllAssociative('SELECT b.*, p.title AS beside_title FROM bay b LEFT JOIN place p ON p.id = b.beside ORDER BY b.position, b.id'));
     }
 
     /** @return array<string, int> by menu */
@@ -91,6 +91,12 @@ final readonly class MenuReader
         return \is_string($menuId) ? $menuId : null;
     }
 
+    /** @return array<string, string> the names of the columns of pieces that hang in the footer or nowhere, by id */
+    public function columns(): array
+    {
+        return $this->namesOf('column');
+    }
+
     public function lastPosition(): int
     {
         $last = $this->connection->fetchOne('SELECT max(position) FROM menu WHERE kind = \'menu\'');
@@ -101,8 +107,14 @@ final readonly class MenuReader
     /** @return array<string, string> the names of all menus, by id */
     public function names(): array
     {
+        return $this->namesOf('menu');
+    }
+
+    /** @return array<string, string> by id */
+    private function namesOf(string $kind): array
+    {
         $names = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT id, name FROM menu WHERE kind = \'menu\' ORDER BY position, name') as $columns) {
+        foreach ($this->connection->fetchAllAssociative('SELECT id, name FROM menu WHERE kind = ? ORDER BY position, name', [$kind]) as $columns) {
             $row = new Row($columns);
             $names[$row->text('id')] = $row->text('name');
         }

@@ -23,6 +23,7 @@ use Lantern\Core\Visitor;
 use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Catalogue\WantedProducts;
+use Lantern\Reading\Copies\SettingReader;
 use Lantern\Reading\Menus\FillingReader;
 use Lantern\Reading\Menus\MenuReader;
 use Lantern\Reading\Places\PlaceReader;
@@ -36,6 +37,7 @@ final readonly class LayoutReader
         private PlaceReader $places,
         private FillingReader $fillings,
         private ShopReader $shop,
+        private SettingReader $settings,
     ) {
     }
 
@@ -61,6 +63,16 @@ final readonly class LayoutReader
     public function panels(array $entryIds, Visitor $visitor): array
     {
         return [] === $entryIds ? [] : $this->laidOut($this->menus->trees($entryIds), $visitor);
+    }
+
+    /**
+     * @param list<string> $ids of columns of pieces
+     *
+     * @return array<string, LaidOut> by the column; only those of which something is left
+     */
+    public function columns(array $ids, Visitor $visitor): array
+    {
+        return [] === $ids ? [] : array_filter($this->laidOut($this->menus->trees($ids), $visitor), static fn (LaidOut $column): bool => [] !== $column->layout->pieces);
     }
 
     /**
@@ -103,7 +115,7 @@ final readonly class LayoutReader
 
         $found = $this->shop->productsFor($wanted, $visitor);
 
-        return [new Supplies($places, $this->fillings->candidates($trees, $visitor->moment), $found->ids, $children, $this->thatAreThere(array_values(array_filter($pictures, \is_string(...))))), $cards, array_values(array_unique([...$lists, ...$found->within]))];
+        return [new Supplies($places, $this->fillings->candidates($trees, $visitor->moment), $found->ids, $children, $this->thatAreThere(array_values(array_filter($pictures, \is_string(...)))), $this->settings->all()->values), $cards, array_values(array_unique([...$lists, ...$found->within]))];
     }
 
     /**

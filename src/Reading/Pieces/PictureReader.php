@@ -34,6 +34,31 @@ final readonly class PictureReader
         return array_map(Colour::fromHex(...), $this->cache->get('regions.'.hash('sha256', "$name $changed"), static fn (): array => str_ends_with($name, '.svg') ? self::drawn($path) : self::seen($path)));
     }
 
+    /** How large a picture is; null where there is none, or it cannot be read. */
+    public function size(string $name): ?PictureSize
+    {
+        if (1 !== preg_match('#^[a-z0-9][a-z0-9._/-]{0,199}$#Di', $name) || str_contains($name, '..')) {
+            return null;
+        }
+        $path = str_starts_with($name, 'uploads/') ? "{$this->folder}/$name" : "{$this->folder}/pictures/$name";
+        if (!is_file($path)) {
+            return null;
+        }
+        if (!str_ends_with($name, '.svg')) {
+            [$width, $height] = @getimagesize($path) ?: [0, 0];
+
+            return $width > 0 && $height > 0 ? new PictureSize($width, $height) : null;
+        }
+        $begins = (string) file_get_contents($path, length: 4000);
+        $number = static fn (string $attribute): float => 1 === preg_match("/<svg\b[^>]*\s$attribute=\"([\d.]{1,8})(?:px)?\"/", $begins, $found) ? (float) $found[1] : 0.0;
+        [$width, $height] = [$number('width'), $number('height')];
+        if (($width < 1 || $height < 1) && 1 === preg_match('/<svg\b[^>]*\sviewBox="[-\d.]+[ ,]+[-\d.]+[ ,]+([\d.]{1,8})[ ,]+([\d.]{1,8})"/', $begins, $found)) {
+            [$width, $height] = [(float) $found[1], (float) $found[2]];
+        }
+
+        return $width >= 1 && $height >= 1 ? new PictureSize((int) round($width), (int) round($height)) : null;
+    }
+
     /** @return list<string> every colour that is drawn with: which of them lies where is not known */
     private static function drawn(string $path): array
     {

@@ -10,6 +10,10 @@ use Lantern\Core\Menu\HeaderWithoutMenu;
 use Lantern\Core\NotThere;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\HeaderShape;
+use Lantern\Core\Shop\OpenMark;
+use Lantern\Core\Shop\SettingWords;
+use Lantern\Core\Shop\Wordmark;
+use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
@@ -28,6 +32,7 @@ final readonly class FrameEditor
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private EditLog $edits,
+        private PictureReader $pictures,
     ) {
     }
 
@@ -36,7 +41,8 @@ final readonly class FrameEditor
     {
         $this->change($by, function () use ($bayId, $menuId): void {
             $this->refuseUnknownMenu($menuId);
-            $this->setBay($bayId, ['menu_id' => $menuId]);
+            $this->refuseColumnElsewhere($bayId, $menuId);
+            $this->setBay($bayId, ['menu_id' => $menuId] + (str_starts_with($bayId, 'beside-') && null !== $menuId ? ['fills' => 'false'] : []));
         }, null === $menuId ? 'The menu is taken down.' : 'The menu hangs.');
     }
 
@@ -47,6 +53,8 @@ final readonly class FrameEditor
             if (2 !== \count($bays)) {
                 throw new Refused('bay', 'Choose two different bays to swap.');
             }
+            $this->refuseColumnElsewhere($oneId, $bays[$otherId]['menu_id']);
+            $this->refuseColumnElsewhere($otherId, $bays[$oneId]['menu_id']);
             $this->setBay($oneId, $bays[$otherId]);
             $this->setBay($otherId, $bays[$oneId]);
         }, 'The menus are swapped.');
@@ -112,6 +120,31 @@ final readonly class FrameEditor
         $this->setting('notice', trim($words), $by);
     }
 
+    /** @param string $words empty: © and the company */
+    public function lastLine(string $words, Person $by): void
+    {
+        if (mb_strlen(trim($words)) > self::MAX_NOTICE) {
+            throw new Refused('words', \sprintf('The last line has at most %d characters. Shorten it.', self::MAX_NOTICE));
+        }
+        $this->setting(SettingWords::LAST_LINE, trim($words), $by);
+    }
+
+    /**
+     * Puts a picture of the shop in the place of its name.
+     *
+     * @param string $picture its file name; empty: its name
+     */
+    public function wordmark(string $picture, Person $by): void
+    {
+        if ('' === $picture) {
+            $this->setting(HeaderShape::WORDMARK, '', $by);
+
+            return;
+        }
+        $size = $this->pictures->size($picture) ?? throw new Refused('words', 'This is no picture that can be read. Choose an SVG, PNG or WebP of the shop.');
+        $this->setting(HeaderShape::WORDMARK, Wordmark::kept($picture, $size->width, $size->height), $by);
+    }
+
     public function withoutMenu(HeaderWithoutMenu $shows, Person $by): void
     {
         $this->setting(HeaderWithoutMenu::SETTING, $shows->value, $by);
@@ -124,12 +157,35 @@ final readonly class FrameEditor
      */
     public function header(string $setting, string $value, Person $by): void
     {
-        $this->setting($setting, HeaderShape::checked($setting, $value), $by);
+        $checked = HeaderShape::checked($setting, $value);
+        // A mark of one's own is there as soon as it is drawn, and none that was not.
+        $more = HeaderShape::MARK_DRAWN === $setting ? [HeaderShape::MARK => '' === $checked ? OpenMark::Angle->value : OpenMark::Drawn->value] : [];
+        if (HeaderShape::MARK === $setting && OpenMark::Drawn->value === $checked && '' === $this->value(HeaderShape::MARK_DRAWN)) {
+            throw new Refused('words', 'No mark is drawn yet. Paste its SVG first.');
+        }
+        $this->settings([$setting => $checked] + $more, $by);
     }
 
     private function setting(string $id, string $value, Person $by): void
     {
-        $this->change($by, fn () => $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]), 'The frame is changed.');
+        $this->settings([$id => $value], $by);
+    }
+
+    /** @param array<string, string> $values by setting */
+    private function settings(array $values, Person $by): void
+    {
+        $this->change($by, function () use ($values): void {
+            foreach ($values as $id => $value) {
+                $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]);
+            }
+        }, 'The frame is changed.');
+    }
+
+    private function value(string $setting): string
+    {
+        $value = $this->connection->fetchOne("SELECT value #>> '{}' FROM setting WHERE id = ?", [$setting]);
+
+        return \is_string($value) ? $value : '';
     }
 
     private function change(Person $by, \Closure $change, string $sentence): void
@@ -151,8 +207,16 @@ final readonly class FrameEditor
 
     private function refuseUnknownMenu(?string $menuId): void
     {
-        if (null !== $menuId && false === $this->connection->fetchOne('SELECT 1 FROM menu WHERE kind = \'menu\' AND id = ?', [$menuId])) {
+        if (null !== $menuId && false === $this->connection->fetchOne('SELECT 1 FROM menu WHERE kind IN (\'menu\', \'column\') AND id = ?', [$menuId])) {
             throw NotThere::menu();
+        }
+    }
+
+    /** A column of pieces stands in the footer and nowhere else. */
+    private function refuseColumnElsewhere(string $bayId, mixed $menuId): void
+    {
+        if (null !== $menuId && !str_starts_with($bayId, 'footer-') && false !== $this->connection->fetchOne("SELECT 1 FROM menu WHERE kind = 'column' AND id = ?", [$menuId])) {
+            throw new Refused('bay', 'A column of pieces stands in the footer. Choose one of its columns.');
         }
     }
 

@@ -29,7 +29,7 @@ use Lantern\Workbench\Entity\Person;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 
-/** Makes the body of a page, or a wide panel, something that is laid out; with what visitors see there today as its first pieces. */
+/** Makes the body of a page, a wide panel, or a column of the footer, something that is laid out; with what visitors see there today as its first pieces. */
 final readonly class LayoutMaker
 {
     public function __construct(
@@ -65,6 +65,44 @@ final readonly class LayoutMaker
         }
         $title = $this->name($entry);
         $this->make($entryId, 'panel', $title, self::line(new Panel(), [self::line(new Band(), self::columns($entry))]), \sprintf('“%s” opens a wide panel.', $title), $by);
+    }
+
+    /**
+     * Makes a column of the footer one of pieces, and hangs it there. What hung there stands in it: a heading, and its links.
+     *
+     * @return string id of the column
+     *
+     * @throws Refused|NotThere
+     */
+    public function column(string $bayId, Person $by): string
+    {
+        $workbench = $this->copies->workbench;
+        $bay = array_column($workbench->menus->bays(), null, 'id')[$bayId] ?? null;
+        if (null === $bay || !$bay->isFooter()) {
+            throw new Refused('bay', 'The footer has no such column.');
+        }
+        $tree = null === $bay->menuId ? null : $workbench->menus->tree($bay->menuId);
+        if (null !== $tree?->shape) {
+            throw new Refused('bay', 'This column is laid out in pieces already. Open it.');
+        }
+        $pieces = [];
+        if ('' !== $bay->heading) {
+            $pieces[] = new Entry(self::id(), new Heading(), $bay->heading, content: new Title(3));
+        }
+        if (null !== $tree && [] !== $tree->entries) {
+            $pieces[] = self::line(new Links(), array_map(static fn (Entry $one): Entry => $one->anew(self::id(...)), $tree->entries));
+        }
+        $id = self::id();
+        $name = '' === $bay->heading ? $bay->name() : $bay->heading;
+        $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $name, $pieces, $bay, $by): string {
+            $this->row($id, 'column', $name, $by);
+            $menus->make($id, new Insert(self::line(new Column(), $pieces), new Position(null, 0)));
+            $this->connection->update('bay', ['menu_id' => $id], ['id' => $bay->id]);
+
+            return \sprintf('%s is laid out in pieces.', $bay->name());
+        });
+
+        return $id;
     }
 
     /**

@@ -110,7 +110,7 @@ final readonly class PlaceRemover
     private function takeOutOfMenus(Place $place, ?Place $onward, MenuMoves $menus): void
     {
         foreach ($this->copies->workbench->menus->trees(array_keys($this->mentions->menusThatLeadTo($place->id, pages: true))) as $menuId => $tree) {
-            $isPage = $tree->shape instanceof Layout && !$tree->shape->isPanel;
+            $isPage = $tree->shape instanceof Layout && $tree->shape->isPage();
             $move = (new WithoutPlace($place->id, $place->title, $isPage ? $onward?->id : null))->move($tree);
             if (null !== $move) {
                 $menus->make($menuId, $move);

@@ -134,7 +134,7 @@ final class LooksTest extends TestCase
         }
     }
 
-    /** @return Generators\MapGenerator<Colour> */
+    /** @return \Eris\Generator<Colour> */
     private static function colour(): \Eris\Generator
     {
         return Generators::map(static fn (array $parts): Colour => new Colour(...$parts), Generators::tuple(Generators::choose(0, 255), Generators::choose(0, 255), Generators::choose(0, 255)));

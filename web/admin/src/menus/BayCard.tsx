@@ -3,7 +3,9 @@ import type { Bay, Frame } from '../data/client';
 import { Acts } from '../parts/Acts';
 import { Choices } from '../parts/Choices';
 import { KeptField } from '../parts/KeptField';
-import { HeaderCard } from './HeaderCard';
+import { BesideCard } from './BesideCard';
+import { FooterCard } from './FooterCard';
+import { HeaderCard, SecondRowCard } from './HeaderCard';
 import { inWords, useFrameChange, useFrameField } from './useFrame';
 
 /** What can be done with one bay. */
@@ -11,11 +13,13 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
   const change = useFrameChange();
   const field = useFrameField();
   const menu = frame.menus.find(({ id }) => id === bay.menuId) ?? null;
-  const others = frame.menus.filter(({ id }) => id !== bay.menuId);
+  const isFooter = bay.id.startsWith('footer-');
+  // A column of pieces stands in the footer and nowhere else.
+  const others = frame.menus.filter(({ id, kind }) => id !== bay.menuId && (isFooter || kind === 'menu'));
   const hang = (id: string, name: string) => void change({ type: 'hang', bay: bay.id, menuId: id }, `“${name}” hangs in ${inWords(bay)}.`);
   const hanging = others.map(({ id, name }) => ({ name, does: () => hang(id, name) }));
   const swapping = frame.bays
-    .filter(({ id, menuId }) => id !== bay.id && menuId)
+    .filter(({ id, menuId, holds }) => id !== bay.id && menuId && (holds === 'menu' || isFooter) && (bay.holds === 'menu' || id.startsWith('footer-')))
     .map((other) => ({
       name: other.words,
       does: () => void change({ type: 'swap', bay: bay.id, other: other.id }, `${bay.words} and ${other.words.toLowerCase()} are swapped.`),
@@ -51,7 +55,7 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
               </Acts>
             )}
           </p>
-          {canEdit && bay.id.startsWith('footer-') && (
+          {canEdit && bay.holds === 'menu' && (isFooter || bay.beside) && (
             <KeptField
               label="Heading that visitors read"
               value={bay.heading}
@@ -62,7 +66,7 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
           )}
           {canEdit && (
             <KeptField
-              label="Name of the menu, for you and your colleagues"
+              label={bay.holds === 'column' ? 'Name of the column, for you and your colleagues' : 'Name of the menu, for you and your colleagues'}
               value={menu.name}
               draftKey={`menu ${menu.id} name`}
               onKeep={(words) => field({ type: 'rename', menuId: menu.id, words })}
@@ -98,6 +102,18 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
         </>
       )}
       {canEdit && bay.id === 'header' && <HeaderCard frame={frame} />}
+      {canEdit && isFooter && <FooterCard frame={frame} bay={bay} />}
+      {canEdit && bay.beside && <BesideCard bay={bay} />}
+      {canEdit && bay.id === 'second-row' && <SecondRowCard frame={frame} />}
+      {canEdit && bay.id === 'last-line' && (
+        <KeptField
+          label="What the last line says"
+          value={frame.lastLine}
+          draftKey="last line"
+          placeholder="© and the company"
+          onKeep={(words) => field({ type: 'last-line', words })}
+        />
+      )}
     </div>
   );
 }
@@ -110,17 +126,19 @@ export function MenuCard({
   onChoose,
 }: {
   frame: Frame;
-  menu: { id: string; name: string };
+  menu: { id: string; name: string; kind: string };
   canEdit: boolean;
   onChoose: (id: string | null) => void;
 }) {
   const change = useFrameChange();
   const field = useFrameField();
-  const hanging = frame.bays.map((bay) => ({
-    name: bay.menuId ? `${bay.words}, instead of “${frame.menus.find(({ id }) => id === bay.menuId)?.name}”` : bay.words,
-    does: () =>
-      void change({ type: 'hang', bay: bay.id, menuId: menu.id }, `“${menu.name}” hangs in ${inWords(bay)}.`).then((after) => after && onChoose(bay.id)),
-  }));
+  const hanging = frame.bays
+    .filter(({ id }) => menu.kind === 'menu' || id.startsWith('footer-'))
+    .map((bay) => ({
+      name: bay.menuId ? `${bay.words}, instead of “${frame.menus.find(({ id }) => id === bay.menuId)?.name}”` : bay.words,
+      does: () =>
+        void change({ type: 'hang', bay: bay.id, menuId: menu.id }, `“${menu.name}” hangs in ${inWords(bay)}.`).then((after) => after && onChoose(bay.id)),
+    }));
   return (
     <div className="grid gap-3">
       <h2>{menu.name}</h2>

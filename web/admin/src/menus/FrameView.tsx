@@ -14,6 +14,7 @@ import { useFrameDrag } from './useFrameDrag';
 // What is done with a part is fetched while one looks which part it is.
 const BayCard = lazily(() => import('./BayCard').then((cards) => cards.BayCard));
 const MenuCard = lazily(() => import('./BayCard').then((cards) => cards.MenuCard));
+const NewBeside = lazily(() => import('./BesideCard').then((cards) => cards.NewBeside));
 const NoticeCard = lazily(() => import('./BayCard').then((cards) => cards.NoticeCard));
 
 /**
@@ -59,6 +60,9 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
   const header = frame.bays.find(({ id }) => id === 'header');
   const drawer = frame.bays.find(({ id }) => id === 'drawer');
   const columns = frame.bays.filter(({ id }) => id.startsWith('footer-'));
+  const second = frame.bays.find(({ id }) => id === 'second-row');
+  const last = frame.bays.find(({ id }) => id === 'last-line');
+  const besides = frame.bays.filter((one) => one.beside !== null);
   const loose = frame.menus.filter(({ bays }) => bays.length === 0);
   const familyOf = (setting: string) => frame.looks.typefaces.find(({ id }) => id === frame.looks.values[setting])?.family;
   const nameOf = (menuId: string | null) => frame.menus.find(({ id }) => id === menuId)?.name;
@@ -90,6 +94,20 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
     </BayBox>
   );
 
+  const secondRow = (one: Bay) => (
+    <div className="border-b border-line text-sm text-soft">
+      {bay(
+        one,
+        <span className="block truncate px-4 py-1 text-right">
+          {one.menuId ? one.entries.map(({ label }) => label).join(' · ') || 'Nothing shows here yet' : 'A second, smaller row: free'}
+        </span>,
+        '',
+        'top-full mt-1',
+        true,
+      )}
+    </div>
+  );
+
   return (
     <Around frame={frame} onChoose={choose} onHeld={setHeld}>
       <section ref={map} aria-label="The frame of the shop" className="row-span-2 grid min-h-0 gap-5 p-4 lg:grid-cols-[minmax(0,1fr)_auto_auto]">
@@ -102,8 +120,11 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
               </Card>
             </div>
           )}
+          {second && !frame.header.secondBelow && secondRow(second)}
           <div className="flex flex-wrap items-stretch border-b border-line max-lg:flex-col">
-            <span className="flex items-center px-4 py-3 font-display text-lg whitespace-nowrap">{frame.shopName}</span>
+            <span className="flex items-center px-4 py-3 font-display text-lg whitespace-nowrap">
+              {frame.header.wordmark ? <em className="text-base text-soft">{frame.header.wordmarkWords || frame.shopName}, a picture</em> : frame.shopName}
+            </span>
             {header && bay(header, <HeaderRow bay={header} shape={frame.header} />, 'min-w-0 flex-1', 'top-full mt-1')}
             <span className="flex items-center gap-4 px-4 text-sm text-soft max-lg:hidden">
               <span>Search</span>
@@ -111,32 +132,56 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
               <span>Sign in</span>
             </span>
           </div>
+          {second && frame.header.secondBelow && secondRow(second)}
           {frame.fit.words && (
             <p className={`border-b border-line px-4 py-1.5 text-sm ${frame.fit.onADesk ? 'text-soft' : 'text-brick'}`}>
               <span aria-hidden="true">↔ </span>
               {frame.fit.words}
             </p>
           )}
-          <Link
-            to="/menus/looks"
-            aria-label="Looks: typefaces, colours and buttons"
-            className="grid min-h-40 flex-1 content-center justify-items-center gap-2 p-4 text-center text-ink hover:bg-lamp-wash/50 hover:no-underline"
-          >
-            <Swatches values={frame.looks.values} />
-            <span>
-              {familyOf('looks_heading')} for headings, {familyOf('looks_body')} for words
-            </span>
-            <span className="max-w-sm text-sm text-soft">
-              The page. Touch it to change typefaces, colours and buttons; touch a part around it to see what can be done with it.
-            </span>
-          </Link>
-          <div className="flex items-stretch border-t border-line bg-paper max-lg:flex-col">
-            <span className="w-32 shrink-0 px-4 py-3">
-              <span className="block font-display">{frame.shopName}</span>
-            </span>
-            {columns.map((one, n) => bay(one, <Column bay={one} name={nameOf(one.menuId)} />, one.menuId ? 'flex-[3]' : 'flex-[2]', 'bottom-full mb-1', n > 2))}
+          <div className="flex min-h-40 flex-1 max-lg:flex-col">
+            <div className="flex w-40 shrink-0 flex-col border-r border-line max-lg:w-full max-lg:border-r-0 max-lg:border-b">
+              {besides.map((one) =>
+                bay(one, <Column bay={one} name={one.fills ? 'its pages' : nameOf(one.menuId)} />, 'border-l-0 border-b', 'left-full top-0 ml-1'),
+              )}
+              {canEdit && (
+                <Suspense fallback={null}>
+                  <NewBeside frame={frame} onMade={choose} />
+                </Suspense>
+              )}
+            </div>
+            <Link
+              to="/menus/looks"
+              aria-label="Looks: typefaces, colours and buttons"
+              className="grid min-h-40 min-w-0 flex-1 content-center justify-items-center gap-2 p-4 text-center text-ink hover:bg-lamp-wash/50 hover:no-underline"
+            >
+              <Swatches values={frame.looks.values} />
+              <span>
+                {familyOf('looks_heading')} for headings, {familyOf('looks_body')} for words
+              </span>
+              <span className="max-w-sm text-sm text-soft">
+                The page. Touch it to change typefaces, colours and buttons; touch a part around it to see what can be done with it.
+              </span>
+            </Link>
           </div>
-          <p className="rounded-b-md border-t border-line bg-paper px-4 py-1.5 text-sm text-soft">The last line: © and your company</p>
+          <div className="flex items-stretch border-t border-line bg-paper max-lg:flex-col">
+            {columns.map((one, n) =>
+              bay(one, <Column bay={one} name={nameOf(one.menuId)} />, one.menuId ? (parts[one.share] ?? 'flex-3') : 'flex-2', 'bottom-full mb-1', n > 2),
+            )}
+          </div>
+          {last && (
+            <div className="rounded-b-md border-t border-line bg-paper text-sm text-soft">
+              {bay(
+                last,
+                <span className="flex flex-wrap justify-between gap-x-4 px-4 py-1.5">
+                  <span className="min-w-0 truncate">{frame.lastLine || 'The last line: © and your company'}</span>
+                  <span>{last.entries.map(({ label }) => label).join(' · ')}</span>
+                </span>,
+                '',
+                'bottom-full mb-1',
+              )}
+            </div>
+          )}
         </div>
         {drawer && (
           <div className="grid w-44 content-start gap-1 max-lg:w-full">
@@ -148,7 +193,7 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
           <h2 className="text-soft">Hangs nowhere</h2>
           {loose.length === 0 && <p className="text-sm text-soft">Every menu hangs somewhere.</p>}
           <ul className="grid gap-2">
-            {loose.map(({ id, name }) => (
+            {loose.map(({ id, name, kind }) => (
               <li key={id} className="relative">
                 <LooseMenu
                   Holder={Holder}
@@ -160,7 +205,7 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
                 />
                 {chosen === id && (
                   <Card className="top-full right-0 mt-1" onLeave={() => choose(null)}>
-                    <MenuCard frame={frame} menu={{ id, name }} canEdit={canEdit} onChoose={choose} />
+                    <MenuCard frame={frame} menu={{ id, name, kind }} canEdit={canEdit} onChoose={choose} />
                   </Card>
                 )}
               </li>
@@ -229,7 +274,7 @@ function BayBox({
             ref={drag}
             type="button"
             aria-pressed={chosen}
-            aria-label={`${bay.words}: ${name ?? (bay.id === 'drawer' ? 'as the header' : 'no menu hangs here')}`}
+            aria-label={`${bay.words}: ${name ?? (bay.id === 'drawer' ? 'as the header' : bay.fills ? 'its pages, by itself' : 'no menu hangs here')}`}
             {...listeners}
             onClick={onChoose}
             className={`flex size-full flex-col items-stretch justify-start text-left ${chosen ? 'bay--chosen' : isOver ? 'bay--over' : dragging ? 'outline-1 outline-lamp outline-dashed' : 'hover:bg-lamp-wash/50'}`}
@@ -243,8 +288,11 @@ function BayBox({
   );
 }
 
+/** How wide a column of the footer is drawn, by its share. */
+const parts: Record<number, string> = { 1: 'flex-3', 2: 'flex-6', 3: 'flex-9', 4: 'flex-12' };
+
 const stands = { start: '', middle: 'justify-center', end: 'justify-end', stretched: 'justify-between' };
-const opens = { angle: '⌄', plus: '+', dot: '•' };
+const opens = { angle: '⌄', plus: '+', dot: '•', drawn: '✎' };
 
 function HeaderRow({ bay, shape }: { bay: Bay; shape: Frame['header'] }) {
   if (shape.form === 'drawer')
@@ -273,14 +321,18 @@ function HeaderRow({ bay, shape }: { bay: Bay; shape: Frame['header'] }) {
 function Column({ bay, name }: { bay: Bay; name: string | undefined }) {
   return (
     <span className="grid min-h-28 content-start gap-0.5 px-3 py-3 text-sm">
-      {bay.menuId ? <span className="truncate font-semibold">{bay.heading || name}</span> : <span className="text-soft">free</span>}
+      {bay.holds === 'column' ? null : bay.menuId || bay.fills ? (
+        <span className="truncate font-semibold">{bay.heading || name}</span>
+      ) : (
+        <span className="text-soft">free</span>
+      )}
       {bay.entries.slice(0, 8).map((entry) => (
         <span key={entry.id} className="truncate">
           {entry.label}
         </span>
       ))}
       {bay.entries.length > 8 && <span className="text-soft">and {bay.entries.length - 8} more</span>}
-      {bay.menuId && bay.entries.length === 0 && <span className="text-dusk">Nothing shows here yet</span>}
+      {(bay.menuId || bay.fills) && bay.entries.length === 0 && <span className="text-dusk">Nothing shows here yet</span>}
     </span>
   );
 }

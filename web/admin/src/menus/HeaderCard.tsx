@@ -2,6 +2,7 @@ import type { Frame } from '../data/client';
 import { Choices } from '../parts/Choices';
 import { KeptField } from '../parts/KeptField';
 import { OnOff } from '../parts/OnOff';
+import { PictureOf } from '../parts/PictureOf';
 import { useFrameChange, useFrameField } from './useFrame';
 
 const choices = [
@@ -33,6 +34,7 @@ const choices = [
       ['angle', 'an angle', 'What opens is marked by an angle.'],
       ['plus', 'a plus', 'What opens is marked by a plus.'],
       ['dot', 'a dot', 'What opens is marked by a dot.'],
+      ['drawn', 'your own', 'What opens is marked by a mark of your own.'],
     ],
   },
   {
@@ -45,6 +47,54 @@ const choices = [
     ],
   },
 ] as const;
+
+/** Where the second row stands. */
+export function SecondRowCard({ frame }: { frame: Frame }) {
+  const change = useFrameChange();
+  return (
+    <div className="flex flex-wrap items-center gap-2 border-t border-line pt-2 text-sm">
+      <span className="text-soft">It stands</span>
+      <Choices
+        name="It stands"
+        all={[
+          ['above', 'above the header'],
+          ['below', 'below it'],
+        ]}
+        chosen={frame.header.secondBelow ? 'below' : 'above'}
+        onChoose={(words) => void change({ type: 'header', setting: 'header_second', words }, `The second row stands ${words} the header.`)}
+      />
+    </div>
+  );
+}
+
+/** A picture in place of the shop's name, with words for those who do not see it. */
+function WordmarkPart({ frame }: { frame: Frame }) {
+  const change = useFrameChange();
+  const field = useFrameField();
+  const { wordmark, wordmarkWords } = frame.header;
+  return (
+    <div className="grid gap-1">
+      <span className="flex flex-wrap items-center gap-2">
+        <span className="text-soft">{wordmark ? 'A picture stands for the name' : 'The shop’s name stands in it'}</span>
+        <PictureOf onChoose={(words) => void change({ type: 'wordmark', words }, 'A picture stands in the header as word mark.')} />
+        {wordmark && (
+          <button type="button" className="button" onClick={() => void change({ type: 'wordmark', words: '' }, 'The name of the shop stands in the header.')}>
+            The name again
+          </button>
+        )}
+      </span>
+      {wordmark && (
+        <KeptField
+          label="What the picture says, for those who do not see it"
+          value={wordmarkWords}
+          draftKey="wordmark words"
+          placeholder={frame.shopName}
+          onKeep={(words) => field({ type: 'header', setting: 'header_wordmark_words', words })}
+        />
+      )}
+    </div>
+  );
+}
 
 /** How the header itself is made, whatever hangs in it. */
 export function HeaderCard({ frame }: { frame: Frame }) {
@@ -77,6 +127,34 @@ export function HeaderCard({ frame }: { frame: Frame }) {
             placeholder={`${header.takesOverBelow}, where the entries no longer fit`}
             onKeep={(words) => field({ type: 'header', setting: 'header_drawer_below', words })}
           />
+          <KeptField
+            label="On tablets, below"
+            value={header.tabletBelow === null ? '' : String(header.tabletBelow)}
+            draftKey="header tablet below"
+            placeholder="as on other devices"
+            onKeep={(words) => field({ type: 'header', setting: 'header_tablet_below', words })}
+          />
+          <details>
+            <summary className="cursor-pointer text-soft">A mark of your own</summary>
+            <div className="grid gap-1 pt-1">
+              <KeptField
+                label="The mark, as SVG"
+                kind="long"
+                value={header.markDrawn}
+                draftKey="header mark drawn"
+                placeholder="<svg viewBox=&quot;0 0 12 12&quot;>…"
+                onKeep={(words) => field({ type: 'header', setting: 'header_mark_drawn', words })}
+              />
+              <KeptField
+                label="Another one while it is open"
+                kind="long"
+                value={header.markOpen}
+                draftKey="header mark open"
+                placeholder="the same, turned"
+                onKeep={(words) => field({ type: 'header', setting: 'header_mark_open', words })}
+              />
+            </div>
+          </details>
           <OnOff
             label="Dropdowns fade in"
             on={header.fades}
@@ -84,6 +162,7 @@ export function HeaderCard({ frame }: { frame: Frame }) {
           />
         </>
       )}
+      <WordmarkPart frame={frame} />
       <OnOff
         label="Stays in sight while the page goes by"
         on={header.stays}

@@ -251,6 +251,8 @@ const pieceSigns: Record<Piece['kind'], string> = {
   product: '▢',
   cards: '▥',
   file: '⎙',
+  contact: '☏',
+  'sign-up': '✉',
   tabs: '⊓',
   tab: '⊐',
   carousel: '⇄',

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useState } from 'react';
-import { api, ask, type Entry, type Menu, type Piece, type ProblemError } from '../data/client';
+import type { Entry, Menu, Piece, ProblemError } from '../data/client';
 import { rulesQuery } from '../data/queries';
 import { warn } from '../data/told';
 import { Choices } from '../parts/Choices';
@@ -9,7 +9,7 @@ import { KeptField } from '../parts/KeptField';
 import { lazily } from '../parts/lazily';
 import { OnOff } from '../parts/OnOff';
 import { Pick } from '../parts/Pick';
-import { PicturePicker } from '../parts/PicturePicker';
+import { PictureOf } from '../parts/PictureOf';
 
 // The editor is heavy; it comes when there are words to write.
 const PieceWords = lazily(() => import('./PieceWords').then((words) => words.PieceWords));
@@ -26,6 +26,25 @@ const COLOURS = [
   ['link', 'Links'],
   ['pointed', 'Links under the pointer'],
   ['divider', 'Dividers'],
+] as const;
+
+const DETAILS = [
+  ['name', 'Name'],
+  ['tagline', 'What it is'],
+  ['company', 'Company'],
+  ['street', 'Street and town'],
+  ['country', 'Country'],
+  ['phone', 'Telephone'],
+  ['mail', 'Mail address'],
+] as const;
+
+const DETAILS_FIRST: readonly string[] = ['name', 'tagline', 'mail'];
+
+const SIGN_UP = [
+  ['words', 'What one gets', 'Four letters a year'],
+  ['button', 'Label of the button', 'Sign up'],
+  ['agreed', 'What is agreed to', 'We keep your address for these letters only.'],
+  ['list', 'Name of the list', 'None yet: visitors see no form'],
 ] as const;
 
 const leads: readonly Piece['kind'][] = ['heading', 'button', 'picture', 'product', 'file', 'cards', 'products'];
@@ -169,6 +188,39 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
           {number('most', 'At most')}
         </div>
       );
+    case 'contact':
+      return (
+        <fieldset className="flex flex-wrap gap-x-4 gap-y-1">
+          <legend className="sr-only">Which details of the shop it shows</legend>
+          {DETAILS.map(([id, label]) => (
+            <OnOff
+              key={id}
+              label={label}
+              on={(piece.details ?? DETAILS_FIRST).includes(id)}
+              onChange={(on) =>
+                change({ details: DETAILS.map(([one]) => one).filter((one) => (one === id ? on : (piece.details ?? DETAILS_FIRST).includes(one))) })
+              }
+            />
+          ))}
+          <span className="w-full text-sm text-soft">What is empty is left out. The details themselves are written under Policies.</span>
+        </fieldset>
+      );
+    case 'sign-up':
+      return (
+        <div className="grid gap-1.5">
+          {SIGN_UP.map(([name, label, placeholder]) => (
+            <KeptField
+              key={name}
+              label={label}
+              kind={name === 'words' || name === 'agreed' ? 'long' : 'text'}
+              value={piece[name] ?? ''}
+              draftKey={`entry ${entry.id} ${name}`}
+              placeholder={placeholder}
+              onKeep={(typed) => onKeep({ ...piece, [name]: typed })}
+            />
+          ))}
+        </div>
+      );
     case 'tabs':
       return <OnOff label="Beside what they show" on={piece.beside ?? false} onChange={(beside) => change({ beside })} />;
     case 'carousel':
@@ -233,34 +285,6 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
     default:
       return null;
   }
-}
-
-/** One of the shop's pictures, by the name of its file. */
-function PictureOf({ onChoose }: { onChoose: (name: string) => void }) {
-  const [choosing, setChoosing] = useState(false);
-  if (!choosing)
-    return (
-      <button type="button" className="button" onClick={() => setChoosing(true)}>
-        Choose a picture
-      </button>
-    );
-  return (
-    <div className="min-w-64 flex-1">
-      <PicturePicker
-        chosen={null}
-        onChoose={async (file) => {
-          setChoosing(false);
-          if (!file) return;
-          try {
-            const { file: stored } = await ask(api.GET('/api/places/{id}', { params: { path: { id: file.id } } }));
-            if (stored?.picture) onChoose(stored.picture);
-          } catch (error) {
-            warn(error);
-          }
-        }}
-      />
-    </div>
-  );
 }
 
 function Row({ name, children }: { name: string; children: React.ReactNode }) {

@@ -52,6 +52,8 @@ export function newPiece(kind: Kind, words: string): EntryInput {
       return line({ kind, main: true }, { label: words || 'Button' });
     case 'words':
       return line({ kind, html: words === '' ? '' : `<p>${words.replaceAll('&', '&amp;').replaceAll('<', '&lt;')}</p>` });
+    case 'sign-up':
+      return line({ kind, list: words || 'Letters' }, { label: words || null });
     case 'products':
       return line({ kind, source: 'newest', most: 4 });
     default:

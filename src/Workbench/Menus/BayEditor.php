@@ -1,0 +1,140 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Menus;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Menu\Bay;
+use Lantern\Core\NotThere;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\Person;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** Orders and divides the columns of the footer, and makes bays beside the pages of a group. */
+final readonly class BayEditor
+{
+    private const MOST_BESIDE = 40;
+
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private EditLog $edits,
+        private Copies $copies,
+    ) {
+    }
+
+    /**
+     * Moves a column of the footer past the next one.
+     *
+     * @param int $by -1: to the start, 1: to the end
+     *
+     * @throws Refused
+     */
+    public function shift(string $bayId, int $by, Person $person): void
+    {
+        $this->edits->run($person, Subject::Frame, function () use ($bayId, $by): string {
+            $this->connection->fetchAllAssociative("SELECT id FROM bay WHERE id LIKE 'footer-%' FOR UPDATE");
+            $columns = $this->columns();
+            $at = array_search($bayId, array_column($columns, 'id'), true);
+            $other = false === $at ? null : $columns[$at + ($by < 0 ? -1 : 1)] ?? null;
+            if (false === $at || null === $other) {
+                throw new Refused('bay', false === $at ? 'The footer has no such column.' : 'This column stands at the edge of the footer already.');
+            }
+            [$columns[$at], $columns[$at + ($by < 0 ? -1 : 1)]] = [$other, $columns[$at]];
+            foreach ($columns as $position => $column) {
+                $this->connection->update('bay', ['position' => 10 + $position], ['id' => $column->id]);
+            }
+
+            return 'The column is moved.';
+        });
+    }
+
+    /** @param string $typed parts of the footer's width, 1 to 4 */
+    public function share(string $bayId, string $typed, Person $by): void
+    {
+        if (1 !== preg_match('/^[1-9]$/D', $typed) || (int) $typed > Bay::WIDEST) {
+            throw new Refused('words', \sprintf('“%s” is no width of a column. Write how many parts of the footer it takes, from 1 to %d.', mb_strimwidth($typed, 0, 40, '…'), Bay::WIDEST));
+        }
+        $this->footer($bayId);
+        $this->edits->run($by, Subject::Frame, function () use ($bayId, $typed): string {
+            $this->connection->update('bay', ['share' => (int) $typed], ['id' => $bayId]);
+
+            return 'The column has another width.';
+        });
+    }
+
+    /**
+     * Makes a bay beside the pages of a group; it shows them by itself until a menu hangs there.
+     *
+     * @return string its id
+     *
+     * @throws Refused|NotThere
+     */
+    public function beside(string $groupId, Person $by): string
+    {
+        $group = $this->copies->workbench->places->get($groupId) ?? throw NotThere::place();
+        if (PlaceKind::PageGroup !== $group->kind) {
+            throw new Refused('place', 'A bay stands beside the pages of a page group. Choose one.');
+        }
+        $id = "beside-$groupId";
+        $there = array_filter($this->copies->workbench->menus->bays(), static fn (Bay $bay): bool => null !== $bay->beside);
+        if (isset(array_column($there, null, 'id')[$id])) {
+            throw new Refused('place', "There is a bay beside the pages of “{$group->title}” already.");
+        }
+        if (\count($there) >= self::MOST_BESIDE) {
+            throw new Refused('place', \sprintf('There are %d bays beside pages already. Take one away that nobody needs.', self::MOST_BESIDE));
+        }
+        $this->edits->run($by, Subject::Frame, function () use ($id, $groupId, $group): string {
+            $this->connection->insert('bay', ['id' => $id, 'position' => 50, 'heading' => '', 'beside' => $groupId, 'fills' => 'true']);
+
+            return "Beside the pages of “{$group->title}” there is a bay.";
+        });
+
+        return $id;
+    }
+
+    public function fills(string $bayId, bool $fills, Person $by): void
+    {
+        $this->isBeside($bayId);
+        $this->edits->run($by, Subject::Frame, function () use ($bayId, $fills): string {
+            $this->connection->update('bay', ['fills' => $fills ? 'true' : 'false'], ['id' => $bayId]);
+
+            return $fills ? 'The bay shows the pages of its group by itself.' : 'The bay shows the menu that hangs there.';
+        });
+    }
+
+    /** Takes away a bay beside pages. The menu that hung there stays. */
+    public function remove(string $bayId, Person $by): void
+    {
+        $this->isBeside($bayId);
+        $this->edits->run($by, Subject::Frame, function () use ($bayId): string {
+            $this->connection->delete('bay', ['id' => $bayId]);
+
+            return 'The bay is taken away.';
+        });
+    }
+
+    /** @return list<Bay> */
+    private function columns(): array
+    {
+        return array_values(array_filter($this->copies->workbench->menus->bays(), static fn (Bay $bay): bool => $bay->isFooter()));
+    }
+
+    private function footer(string $bayId): void
+    {
+        if (!\in_array($bayId, array_column($this->columns(), 'id'), true)) {
+            throw new Refused('bay', \sprintf('The footer has no such column. It has %d.', Bay::COLUMNS));
+        }
+    }
+
+    private function isBeside(string $bayId): void
+    {
+        if (!str_starts_with($bayId, 'beside-') || false === $this->connection->fetchOne('SELECT 1 FROM bay WHERE id = ?', [$bayId])) {
+            throw new Refused('bay', 'There is no such bay beside pages.');
+        }
+    }
+}
