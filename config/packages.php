@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
+use Lantern\Letters\TellService;
+use Lantern\Letters\WriteLetter;
 use Lantern\Node\NodeCache;
 use Lantern\Reading\Copies\ConnectionSettings;
+use Lantern\Workbench\Jobs\DoJob;
 use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
@@ -69,6 +72,18 @@ return static function (ContainerConfigurator $container): void {
             ->tag('doctrine.middleware', ['connection' => $copy]);
     }
 
+    // Work that takes longer than a request, kept in the database until a worker has done it. A worker that does not say for
+    // twenty seconds that it is at work is taken for dead, and its message goes to another.
+    $container->extension('framework', [
+        'messenger' => [
+            'transports' => ['jobs' => ['dsn' => 'doctrine://workbench?table_name=message&queue_name=jobs&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20', 'retry_strategy' => ['max_retries' => 10, 'delay' => 1000]]],
+            'routing' => [DoJob::class => 'jobs', WriteLetter::class => 'jobs', TellService::class => 'jobs'],
+        ],
+        // Whoever sends is a worker already. Without a mail server the mails are kept, for the mailbox to show.
+        'mailer' => ['dsn' => '%env(default:lantern.mailer_dsn:MAILER_DSN)%', 'message_bus' => false],
+        'http_client' => ['default_options' => ['max_redirects' => 0]],
+    ]);
+    $container->parameters()->set('lantern.mailer_dsn', 'mailbox://kept');
     $container->extension('twig', ['default_path' => '%kernel.project_dir%/templates', 'strict_variables' => true]);
     $container->extension('monolog', [
         'channels' => ['security_events'],

@@ -13,6 +13,7 @@ return static function (ContainerConfigurator $container): void {
     // What answers before the framework starts is not made by it.
     $services->set(KeptPages::class)->args(['%env(default:lantern.var:LANTERN_VAR)%/cache/pages']);
     $container->parameters()->set('lantern.var', '%kernel.project_dir%/var');
+    $services->load('Lantern\\Letters\\', '../src/Letters/')->exclude(['../src/Letters/SignedWebhook.php', '../src/Letters/MailboxTransport.php']);
     $services->load('Lantern\\Node\\', '../src/Node/')
         ->exclude(['../src/Node/KeptPages.php', '../src/Node/News.php', '../src/Node/NodeTable.php', '../src/Node/NodeTableWriter.php', '../src/Node/EarlyAnswer.php', '../src/Node/EarlyResponse.php', '../src/Node/VisitCounter.php', '../src/Node/WriteNotedVisits.php']);
 };

@@ -16,10 +16,11 @@ final class Walls
         'Core' => [],
         'Interchange' => ['Core'],
         'Reading' => ['Core', 'Interchange'],
+        'Letters' => ['Core', 'Reading'],
         'Workbench' => ['Core', 'Interchange', 'Reading'],
         'Node' => ['Core', 'Reading', 'Workbench'],
-        'Storefront' => ['Core', 'Interchange', 'Reading', 'Node'],
-        'Admin' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Node'],
+        'Storefront' => ['Core', 'Interchange', 'Reading', 'Node', 'Letters'],
+        'Admin' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Node', 'Letters'],
         'Demo' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Admin'],
         'Console' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Admin', 'Demo'],
     ];

@@ -6,7 +6,6 @@ use Lantern\Admin\SignIn\Account;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Admin\SignIn\SignInLimiter;
 use Lantern\Node\WriteNotedVisits;
-use Lantern\Workbench\Jobs\DoJob;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
@@ -40,12 +39,6 @@ return static function (ContainerConfigurator $container): void {
             'import' => $limit('sliding_window', 30, '1 minute'),
             'answers' => $limit('sliding_window', 300, '1 minute'),
         ],
-        // Work that takes longer than a request, kept in the database until a worker has done it. A worker that does not say for
-        // twenty seconds that it is at work is taken for dead, and its message goes to another.
-        'messenger' => [
-            'transports' => ['jobs' => ['dsn' => 'doctrine://workbench?table_name=message&queue_name=jobs&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20', 'retry_strategy' => ['max_retries' => 10, 'delay' => 1000]]],
-            'routing' => [DoJob::class => 'jobs'],
-        ],
         'validation' => ['enabled' => true],
         'serializer' => ['enabled' => true],
         'property_info' => ['enabled' => true, 'with_constructor_extractor' => true],
@@ -77,6 +70,8 @@ return static function (ContainerConfigurator $container): void {
             ['route' => 'sign_in', 'roles' => 'PUBLIC_ACCESS'],
             ['route' => 'previews', 'roles' => 'ROLE_VIEWER'],
             ['route' => 'answers', 'roles' => 'ROLE_VIEWER'],
+            ['route' => 'letters', 'roles' => 'ROLE_OWNER'],
+            ['route' => 'letters_csv', 'roles' => 'ROLE_OWNER'],
             ['methods' => ['GET', 'HEAD'], 'roles' => 'ROLE_VIEWER'],
             ['roles' => 'ROLE_EDITOR'],
         ],

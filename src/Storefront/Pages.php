@@ -54,6 +54,15 @@ final readonly class Pages
         return $this->response($visit, 200, 'sign_in.html.twig', [], cacheable: false);
     }
 
+    /** @param array<string, mixed> $data which step, and what that needs */
+    public function signUp(Visit $visit, array $data, int $status = 200): Response
+    {
+        $response = $this->response($visit, $status, 'sign_up.html.twig', $data, cacheable: false);
+        $response->headers->set('X-Robots-Tag', 'noindex');
+
+        return $response;
+    }
+
     /** @param list<array{card: Card, number: int}> $things */
     public function basket(Visit $visit, array $things): Response
     {

@@ -15,6 +15,9 @@ final class ReservedAddresses
         '/site.webmanifest' => 'browsers read there how the shop is called and coloured',
         '/search' => 'visitors search the shop there',
         '/sign-in' => 'customers sign in there',
+        '/sign-up' => 'visitors sign up for letters there',
+        '/sign-up/yes' => 'the links of letters lead there',
+        '/sign-up/no' => 'the links of letters lead there',
         '/basket' => 'visitors find there what they put into their basket',
         '/favicon.ico' => 'browsers fetch the shop\'s icon there',
     ];

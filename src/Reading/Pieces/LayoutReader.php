@@ -17,9 +17,12 @@ use Lantern\Core\Piece\Panel;
 use Lantern\Core\Piece\Picture;
 use Lantern\Core\Piece\Products;
 use Lantern\Core\Piece\ProductSource;
+use Lantern\Core\Piece\SignUp;
 use Lantern\Core\Piece\Supplies;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
+use Lantern\Interchange\Json\Fields;
+use Lantern\Interchange\Json\PieceCodec;
 use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Catalogue\WantedProducts;
@@ -63,6 +66,15 @@ final readonly class LayoutReader
     public function panels(array $entryIds, Visitor $visitor): array
     {
         return [] === $entryIds ? [] : $this->laidOut($this->menus->trees($entryIds), $visitor);
+    }
+
+    /** A sign-up that is there, wherever it stands; null where there is none. */
+    public function signUp(string $entryId): ?SignUp
+    {
+        $found = $this->connection->fetchOne("SELECT piece FROM entry WHERE id = ? AND enabled AND piece ->> 'kind' = 'sign-up'", [$entryId]);
+        $piece = \is_string($found) ? PieceCodec::decode(Fields::of(json_decode($found, true))) : null;
+
+        return $piece instanceof SignUp ? $piece : null;
     }
 
     /**

@@ -24,6 +24,7 @@ const allowed: Record<string, string[]> = {
   menus: ['data', 'parts', 'shop', 'outline'],
   places: ['data', 'parts', 'shop', 'words', 'outline'],
   policies: ['data', 'parts'],
+  letters: ['data', 'parts'],
   redirects: ['data', 'parts'],
   releases: ['data', 'parts'],
   shell: ['data', 'parts'],

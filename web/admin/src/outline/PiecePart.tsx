@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useState } from 'react';
+import { Link } from 'react-router';
 import type { Entry, Menu, Piece, ProblemError } from '../data/client';
 import { rulesQuery } from '../data/queries';
 import { warn } from '../data/told';
@@ -219,6 +220,9 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
               onKeep={(typed) => onKeep({ ...piece, [name]: typed })}
             />
           ))}
+          <p>
+            <Link to="/mailbox">Who has signed up</Link>
+          </p>
         </div>
       );
     case 'tabs':
