@@ -22,16 +22,24 @@ final readonly class KeptMail
         return $this->part('text/html');
     }
 
+    /** One part of a mail with several (RFC 2046, 5.1), decoded. */
     private function part(string $type): string
     {
-        if (1 !== preg_match('~^Content-Type: '.preg_quote($type, '~').'.*?\r?\n((?:.+\r?\n)*)\r?\n(.*?)(?=\r?\n--|\z)~ms', $this->raw, $found)) {
+        $raw = str_replace("\r\n", "\n", $this->raw);
+        if (1 !== preg_match('/^Content-Type: multipart\/\S+;\s+boundary="?([^"\s;]+)/m', $raw, $found)) {
             return '';
         }
+        foreach (explode("--{$found[1]}", $raw) as $part) {
+            [$headers, $body] = explode("\n\n", ltrim($part, "\n"), 2) + ['', ''];
+            if (str_starts_with($headers, "Content-Type: $type")) {
+                return trim(match (true) {
+                    str_contains($headers, 'quoted-printable') => quoted_printable_decode($body),
+                    str_contains($headers, 'base64') => (string) base64_decode($body, true),
+                    default => $body,
+                });
+            }
+        }
 
-        return match (true) {
-            str_contains($found[1], 'quoted-printable') => quoted_printable_decode($found[2]),
-            str_contains($found[1], 'base64') => (string) base64_decode($found[2], true),
-            default => $found[2],
-        };
+        return '';
     }
 }

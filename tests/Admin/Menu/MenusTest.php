@@ -54,7 +54,7 @@ final class MenusTest extends ApiTestCase
     public function testTheMapDrawsWhatAVisitorSees(): void
     {
         $frame = $this->get('/api/frame');
-        self::assertSame(['header', 'footer-1', 'footer-2', 'footer-3', 'footer-4', 'footer-5', 'drawer'], array_column((array) $this->at($frame, 'bays'), 'id'));
+        self::assertSame(['header', 'second-row', 'drawer', 'footer-6', 'footer-1', 'footer-2', 'footer-5', 'footer-3', 'footer-4', 'last-line'], array_column((array) $this->at($frame, 'bays'), 'id'));
         self::assertSame(['Papers', 4], [$this->at($frame, 'bays', 0, 'entries', 0, 'label'), $this->at($frame, 'bays', 0, 'entries', 0, 'below')]);
         self::assertSame(['Spring fair', []], [$this->at($frame, 'menus', 3, 'name'), $this->at($frame, 'menus', 3, 'bays')]);
     }
@@ -64,7 +64,7 @@ final class MenusTest extends ApiTestCase
         $set = fn (string $setting, ?string $words): mixed => $this->send('POST', '/api/frame/changes', ['type' => 'header', 'setting' => $setting, 'words' => $words]);
         $before = $this->at($this->get('/api/frame'), 'header');
         $measured = $this->at($before, 'takesOverBelow');
-        self::assertSame(['form' => 'row', 'entries' => 'start', 'mark' => 'angle', 'drawerBelow' => null, 'takesOverBelow' => $measured, 'stays' => true, 'fades' => false, 'opens' => 'hover'], $before);
+        self::assertSame(['form' => 'row', 'entries' => 'start', 'mark' => 'angle', 'drawerBelow' => null, 'takesOverBelow' => $measured, 'stays' => true, 'fades' => false, 'opens' => 'hover', 'tabletBelow' => null, 'markDrawn' => '', 'markOpen' => '', 'secondBelow' => false, 'wordmark' => null, 'wordmarkWords' => ''], $before);
         self::assertGreaterThan(900, $measured);
         $set('header_drawer_below', '800');
         $set('header_entries', 'middle');
@@ -85,6 +85,50 @@ final class MenusTest extends ApiTestCase
             self::assertSame(200, $this->code(), "step $step");
         }
         self::assertSame($before, $this->at($this->get('/api/frame'), 'header'));
+    }
+
+    public function testAMarkOfOnesOwnIsCleanedAndAWordMarkIsAPictureOfTheShop(): void
+    {
+        $set = fn (string $setting, string $words): mixed => $this->send('POST', '/api/frame/changes', ['type' => 'header', 'setting' => $setting, 'words' => $words]);
+        $set('header_mark', 'drawn');
+        self::assertSame(422, $this->code(), 'none is drawn yet');
+        $after = $set('header_mark_drawn', '<svg viewBox="0 0 12 12"><script>x()</script><path d="M2 2h8" onclick="x()"/></svg>');
+        self::assertSame(['drawn', '<svg viewBox="0 0 12 12" width="11" height="11" aria-hidden="true"><path d="M2 2h8"></path></svg>'], [$this->at($after, 'header', 'mark'), $this->at($after, 'header', 'markDrawn')]);
+        $set('header_mark_open', 'a cross');
+        self::assertSame(422, $this->code());
+        $set('header_tablet_below', '1000');
+        $set('header_second', 'below');
+        $picture = fn (string $name): mixed => $this->send('POST', '/api/frame/changes', ['type' => 'wordmark', 'words' => $name]);
+        foreach (['../../../etc/passwd', 'uploads/none.svg', 'x y.svg'] as $wrong) {
+            $picture($wrong);
+            self::assertSame(422, $this->code(), $wrong);
+        }
+        $after = $picture('hero.svg');
+        self::assertSame(['hero.svg', 1000, true], [$this->at($after, 'header', 'wordmark'), $this->at($after, 'header', 'tabletBelow'), $this->at($after, 'header', 'secondBelow')]);
+        $words = $this->send('POST', '/api/frame/changes', ['type' => 'last-line', 'words' => 'Cut in the valley.']);
+        self::assertSame('Cut in the valley.', $this->at($words, 'lastLine'));
+        $this->send('POST', '/api/frame/changes', ['type' => 'last-line', 'words' => str_repeat('x', 301)]);
+        self::assertSame(422, $this->code());
+        $waiting = json_encode($this->get('/api/waiting'), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        foreach (['A picture stands in the header as word mark.', 'The second row stands below the header.', 'On tablets the drawer takes over below 1000 px.', 'The shop’s own mark for what opens is drawn anew.', 'The last line says “Cut in the valley.”.'] as $sentence) {
+            self::assertStringContainsString($sentence, $waiting);
+        }
+    }
+
+    public function testASignUpThatStandsTwiceIsToldAndTakenOutByOneAct(): void
+    {
+        $doubles = fn (): array => (array) $this->at(array_column((array) $this->at($this->get('/api/frame'), 'bays'), null, 'id'), 'footer-5', 'doubles');
+        $double = $this->at($doubles(), 0);
+        self::assertSame('“Front page” has a sign-up of its own for “Letters”, and this one below it.', $this->at($double, 'words'));
+        $menu = $this->at($double, 'menuId');
+        self::assertIsString($menu);
+        $version = $this->at($double, 'version');
+        self::assertIsInt($version);
+        $this->send('POST', "/api/menus/$menu/moves", ['type' => 'remove', 'entryId' => $this->at($double, 'otherId')], "\"$version\"");
+        self::assertSame(200, $this->code());
+        self::assertSame([], $doubles());
+        $this->send('POST', '/api/undo');
+        self::assertCount(1, $doubles());
     }
 
     public function testWhatACustomerWouldSee(): void
