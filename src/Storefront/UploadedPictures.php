@@ -14,7 +14,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Uploaded pictures beside places: shown as long as the file that brought them opens for whoever asks. */
 final readonly class UploadedPictures
 {
-    private const PATH = '#^/-/pictures/(uploads/[0-9a-f]{64}\.(?:png|jpg|gif|webp))$#D';
+    private const PATH = '#^/-/pictures/(uploads/[0-9a-f]{64}\.(?:png|jpg|gif|webp|svg))$#D';
 
     public function __construct(#[Autowire(env: 'resolve:LANTERN_FILES')] private string $folder)
     {

@@ -16,6 +16,7 @@ enum FileType: string
     case Jpeg = 'image/jpeg';
     case Gif = 'image/gif';
     case Webp = 'image/webp';
+    case Svg = 'image/svg+xml';
     case Mp4 = 'video/mp4';
     case Webm = 'video/webm';
     case Text = 'text/plain';
@@ -30,6 +31,7 @@ enum FileType: string
             self::Jpeg => ['jpg', 'jpeg'],
             self::Gif => ['gif'],
             self::Webp => ['webp'],
+            self::Svg => ['svg'],
             self::Mp4 => ['mp4'],
             self::Webm => ['webm'],
             self::Text => ['txt'],
@@ -86,13 +88,14 @@ enum FileType: string
                 continue;
             }
             // A table or a note is told from other text by its name only; it is served as text, whatever stands in it.
-            if ($type->value !== $found && !($type->isText() && str_starts_with($found, 'text/'))) {
+            // A drawing is XML, which looks like any text; whether it is one is found out by reading it.
+            if ($type->value !== $found && !($type->isText() && str_starts_with($found, 'text/')) && !(self::Svg === $type && \in_array($found, ['text/plain', 'text/xml', 'text/html', 'application/xml'], true))) {
                 throw new Refused('file', \sprintf('“%s” is called .%s, but its content is %s. Save it anew as what it should be.', $name, $extension, $found));
             }
 
             return $type;
         }
 
-        throw new Refused('file', \sprintf('“%s” is of no type that the shop offers. It takes PDF, PNG, JPEG, GIF, WebP, MP4 and WebM video, plain text and CSV.', $name));
+        throw new Refused('file', \sprintf('“%s” is of no type that the shop offers. It takes PDF, PNG, JPEG, GIF, WebP, SVG, MP4 and WebM video, plain text and CSV.', $name));
     }
 }

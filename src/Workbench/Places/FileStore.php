@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Places;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Place\Drawing;
 use Lantern\Core\Place\FileType;
 use Lantern\Core\Place\StoredFile;
 use Lantern\Core\Refused;
@@ -37,7 +38,9 @@ final readonly class FileStore
     {
         $found = (new \finfo(\FILEINFO_MIME_TYPE))->file($upload->path);
         $type = FileType::ofUpload($upload->name, \is_string($found) ? $found : 'application/octet-stream', (int) filesize($upload->path));
-        if ($type->isPicture() && false === getimagesize($upload->path)) {
+        if (FileType::Svg === $type) {
+            Drawing::check($upload->name, (string) file_get_contents($upload->path));
+        } elseif ($type->isPicture() && false === getimagesize($upload->path)) {
             throw new Refused('file', "“{$upload->name}” cannot be read as a picture. Save it anew, then upload it again.");
         }
         $stored = new StoredFile(self::UPLOADS.'/'.hash_file('sha256', $upload->path).'.'.$type->extensions()[0], $type, (int) filesize($upload->path));

@@ -123,7 +123,7 @@ final class PlacesTest extends ApiTestCase
         yield 'a script called picture' => ['cat.php.png', '<?php echo 1;', 'its content is text/x-php'];
         yield 'a GIF called PNG' => ['cat.png', self::gif(), 'its content is image/gif'];
         yield 'a picture that is cut off' => ['cat.png', "\x89PNG\r\n\x1a\n\0\0\0\x0dIHDR", 'cannot be read'];
-        yield 'a drawing' => ['cat.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>', 'no type that the shop offers'];
+        yield 'a drawing' => ['cat.svg', '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>', 'has <script> in it'];
         yield 'a page' => ['page.html', '<p>x</p>', 'no type'];
         yield 'a program' => ['run.sh', "#!/bin/sh\nid", 'no type'];
         yield 'an archive called table' => ['table.csv', "PK\x03\x04\x14\0\0\0\0\0", 'its content is'];

@@ -42,7 +42,8 @@ final class FileTypeTest extends TestCase
     {
         yield ['chart.pdf', 'text/html', 10, 'its content is text/html'];
         yield ['cat.png', 'image/jpeg', 10, 'called .png'];
-        yield ['cat.svg', 'image/svg+xml', 10, 'no type that the shop offers'];
+        yield ['cat.svg', 'image/png', 10, 'but its content is image/png'];
+        yield ['cat.bmp', 'image/bmp', 10, 'no type that the shop offers'];
         yield ['fold.mp4', 'video/x-msvideo', 10, 'its content is video/x-msvideo'];
         yield ['page.html', 'text/html', 10, 'no type'];
         yield ['run.php', 'text/x-php', 10, 'no type'];
