@@ -109,7 +109,9 @@ final readonly class OpenFormats
 
         $panels = $visit->isLive() ? $this->frame->keptPanels($visit->copy, $visit->visitor) : $this->frame->panels($visit->copy, $visit->visitor);
 
-        return new Response(json_encode(Navigation::of($frame, array_map(static fn (LaidOut $panel): ResolvedLayout => $panel->layout, $panels)), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT), 200, [
+        $columns = $visit->isLive() ? $this->frame->keptColumns($visit->copy, $visit->visitor) : $this->frame->columns($visit->copy, $visit->visitor);
+
+        return new Response(json_encode(Navigation::of($frame, ...array_map(static fn (array $all): array => array_map(static fn (LaidOut $one): ResolvedLayout => $one->layout, $all), [$panels, $columns])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT), 200, [
             'Content-Type' => 'application/json',
             'Vary' => 'Cookie',
         ]);

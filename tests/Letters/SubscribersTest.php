@@ -156,7 +156,7 @@ final class SubscribersTest extends ShopTestCase
     {
         self::assertSame(1, preg_match('~^https://shop\.example/sign-up/(?:yes|no)\?t=(.+)$~D', $link, $found));
 
-        return $found[1] ?? '';
+        return $found[1];
     }
 
     private function subscriber(string $address): Subscriber

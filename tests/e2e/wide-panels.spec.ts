@@ -4,7 +4,7 @@ import { act, admin, boxOf, choose, line, openHeader, outline, publish, shopBesi
 
 /** Makes the shop one whose dropdowns are plain and whose front page has only words. */
 function plainShop(): void {
-  const laidOut = "(SELECT id FROM menu WHERE kind <> 'menu')";
+  const laidOut = "(SELECT id FROM menu WHERE kind IN ('page', 'panel'))";
   for (const rows of ['step WHERE menu_id', 'menu_change WHERE menu_id', 'entry WHERE menu_id', 'menu WHERE id'])
     execFileSync('php', ['bin/console', 'dbal:run-sql', `DELETE FROM ${rows} IN ${laidOut}`]);
 }

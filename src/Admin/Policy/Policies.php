@@ -46,9 +46,11 @@ final readonly class Policies
         $inFooter = $this->writer->inTheFooter();
         $menus = $this->copies->workbench->menus;
         $names = $menus->names();
+        $columns = $menus->columns();
         $footers = [];
         foreach ($menus->bays() as $bay) {
-            if (str_starts_with($bay->id, 'footer-')) {
+            // Policies are lines of a menu; a column of pieces takes none.
+            if ($bay->isFooter() && !isset($columns[$bay->menuId ?? ''])) {
                 $footers[] = new FooterView($bay->id, Bay::words($bay->id), null === $bay->menuId ? null : $names[$bay->menuId] ?? null);
             }
         }

@@ -68,7 +68,8 @@ final readonly class Previews
         $other = null === $query->at ? $this->frame->kept($workbench, $then) : $this->frame->of($workbench, $then);
         $menus = [];
         foreach ($this->frame->kept($workbench, $now) as $bay => $hung) {
-            if (null !== $hung->bay->menuId) {
+            // A column of pieces is none of the menus.
+            if (isset($names[$hung->bay->menuId ?? ''])) {
                 $menus[$hung->bay->menuId] = new SeenMenu($names[$hung->bay->menuId], $hung->menu, $other[$bay]->menu);
             }
         }

@@ -16,16 +16,17 @@ final class Navigation
 {
     /**
      * @param array<string, HungMenu>       $frame
-     * @param array<string, ResolvedLayout> $panels by the entry that they open below
+     * @param array<string, ResolvedLayout> $panels  by the entry that they open below
+     * @param array<string, ResolvedLayout> $columns columns of pieces, by bay
      *
      * @return array{bays: array<string, mixed>}
      */
-    public static function of(array $frame, array $panels = []): array
+    public static function of(array $frame, array $panels = [], array $columns = []): array
     {
         return ['bays' => array_map(static fn (HungMenu $hung): array => [
             'heading' => $hung->bay->heading,
             'entries' => self::entries($hung->menu->entries, $panels),
-        ], $frame)];
+        ] + (isset($columns[$hung->bay->id]) ? ['pieces' => array_map(self::piece(...), $columns[$hung->bay->id]->pieces[0]->children)] : []), $frame)];
     }
 
     /** @return array<string, mixed> the tree that a visitor gets, and what was left out of it */

@@ -63,7 +63,7 @@ final readonly class MentionReader
             )
             SELECT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, a.spot, a.label, a.part, array_to_json(array_remove(a.trail, '')) AS trail
             FROM above a JOIN menu m ON m.id = a.menu_id LEFT JOIN entry h ON m.kind = 'panel' AND h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
-            WHERE a.parent_id IS NULL AND m.kind <> 'page' AND (m.kind = 'menu' OR h.id IS NOT NULL) ORDER BY m.position, m.name, a.label, a.trail
+            WHERE a.parent_id IS NULL AND m.kind <> 'page' AND (m.kind IN ('menu', 'column') OR h.id IS NOT NULL) ORDER BY m.position, m.name, a.label, a.trail
             SQL, ['place' => $placeId], static fn (Row $row): Mention => new EntryMention($row->text('name'), $row->text('id'), $row->text('spot'), $row->text('label'), $row->texts('trail'), $row->text('part')));
     }
 
@@ -99,9 +99,9 @@ final readonly class MentionReader
             GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title, p.id
             SQL, ['place' => $placeId], static fn (Row $row): Mention => new TextMention($row->text('title'), $row->text('id'), LinkForm::from($row->text('form')), $row->int('times'), PlaceKind::tryFrom($row->textOrNull('closed') ?? ''))),
             ...$this->mentions(<<<'SQL'
-            SELECT DISTINCT hm.name || ', the wide panel of “' || m.name || '”' AS name, m.id, t.piece_id AS spot
-            FROM text_mention t JOIN menu m ON m.id = t.source_id AND m.kind = 'panel' JOIN entry h ON h.id = m.id JOIN menu hm ON hm.id = h.menu_id
-            WHERE t.place_id = :place ORDER BY name
+            SELECT DISTINCT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, t.piece_id AS spot
+            FROM text_mention t JOIN menu m ON m.id = t.source_id AND m.kind IN ('panel', 'column') LEFT JOIN entry h ON h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
+            WHERE t.place_id = :place AND (m.kind = 'column' OR hm.id IS NOT NULL) ORDER BY name
             SQL, ['place' => $placeId], static fn (Row $row): Mention => new EntryMention($row->text('name'), $row->text('id'), $row->text('spot'), 'words')),
         ];
     }

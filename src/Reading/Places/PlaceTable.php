@@ -321,7 +321,7 @@ final readonly class PlaceTable
         $rows = $this->connection->fetchAllAssociative(<<<SQL
             WITH p AS ($places)
             SELECT p.*,
-                (SELECT to_jsonb(array_agg(DISTINCT m.name ORDER BY m.name)) FROM entry e JOIN menu l ON l.id = e.menu_id LEFT JOIN entry h ON l.kind = 'panel' AND h.id = l.id JOIN menu m ON m.id = COALESCE(h.menu_id, l.id) AND m.kind = 'menu' WHERE e.place_id = p.id) AS menus,
+                (SELECT to_jsonb(array_agg(DISTINCT m.name ORDER BY m.name)) FROM entry e JOIN menu l ON l.id = e.menu_id LEFT JOIN entry h ON l.kind = 'panel' AND h.id = l.id JOIN menu m ON m.id = COALESCE(h.menu_id, l.id) AND m.kind IN ('menu', 'column') WHERE e.place_id = p.id) AS menus,
                 (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address IN (p.address, l.address) AND v.day > CURRENT_DATE - 30) AS visits,
                 l.address AS live_address
             FROM p LEFT JOIN live.place l ON l.id = p.id ORDER BY $order

@@ -64,7 +64,7 @@ final readonly class PolicyWriter
     public function suggestedBay(): string
     {
         $bay = $this->entities->getConnection()->fetchOne(<<<'SQL'
-            SELECT b.id FROM bay b WHERE b.id LIKE 'footer-%'
+            SELECT b.id FROM bay b WHERE b.id LIKE 'footer-%' AND NOT EXISTS (SELECT FROM menu m WHERE m.id = b.menu_id AND m.kind = 'column')
             ORDER BY (SELECT count(*) FROM entry e JOIN place p ON p.id = e.place_id WHERE e.menu_id = b.menu_id AND p.kind = 'policy') DESC, b.menu_id IS NOT NULL, b.position LIMIT 1
             SQL);
 
@@ -120,6 +120,9 @@ final readonly class PolicyWriter
         $bay = $this->entities->find(BayRecord::class, $bayId) ?? throw new Refused('footer', 'There is no such place in the frame.');
         if (!str_starts_with($bayId, 'footer-')) {
             throw new Refused('footer', 'Policies stand in the footer. Choose one of its columns.');
+        }
+        if (null !== $bay->menuId && isset($this->copies->workbench->menus->columns()[$bay->menuId])) {
+            throw new Refused('footer', 'This column of the footer is laid out in pieces. Choose one with a menu, or a free one.');
         }
         if (null === $bay->menuId) {
             $menu = new MenuRecord((new UuidV7())->toRfc4122(), 'Policies', $this->copies->workbench->menus->lastPosition() + 1);

@@ -1,3 +1,4 @@
+import { useRef } from 'react';
 import { useNavigate } from 'react-router';
 import { api, ask, type Bay, type Frame, ifMatch } from '../data/client';
 import { useEdit } from '../data/edits';
@@ -11,6 +12,7 @@ export function FooterCard({ frame, bay }: { frame: Frame; bay: Bay }) {
   const change = useFrameChange();
   const edit = useEdit();
   const navigate = useNavigate();
+  const acts = useRef<HTMLParagraphElement>(null);
   const columns = frame.bays.filter(({ id }) => id.startsWith('footer-'));
   const at = columns.findIndex(({ id }) => id === bay.id);
   const move = (towardsEnd: boolean) =>
@@ -27,10 +29,12 @@ export function FooterCard({ frame, bay }: { frame: Frame; bay: Bay }) {
       says,
     });
     if ('problem' in result) warn(result.problem);
+    // What was pressed is no longer there.
+    else acts.current?.querySelector('button')?.focus();
   };
   return (
     <div className="grid gap-2 border-t border-line pt-2 text-sm">
-      <p className="flex flex-wrap gap-1">
+      <p ref={acts} className="flex flex-wrap gap-1">
         <button type="button" className="button" disabled={at === 0} onClick={() => move(false)}>
           ← Left
         </button>

@@ -222,7 +222,8 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
 function Card({ className, onLeave, children }: { className: string; onLeave: () => void; children: ReactNode }) {
   const box = useRef<HTMLDivElement>(null);
   useEffect(() => {
-    box.current?.scrollIntoView({ block: 'nearest' });
+    // Not where that would take what was touched out of sight: another touch opens it.
+    if (box.current && box.current.offsetHeight < innerHeight / 2) box.current.scrollIntoView({ block: 'nearest' });
   }, []);
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: Escape leaves what is chosen, wherever in it one is

@@ -127,16 +127,31 @@ export function HeaderCard({ frame }: { frame: Frame }) {
             placeholder={`${header.takesOverBelow}, where the entries no longer fit`}
             onKeep={(words) => field({ type: 'header', setting: 'header_drawer_below', words })}
           />
-          <KeptField
-            label="On tablets, below"
-            value={header.tabletBelow === null ? '' : String(header.tabletBelow)}
-            draftKey="header tablet below"
-            placeholder="as on other devices"
-            onKeep={(words) => field({ type: 'header', setting: 'header_tablet_below', words })}
+          <OnOff
+            label="Dropdowns fade in"
+            on={header.fades}
+            onChange={(on) => set('header_fades', on ? 'yes' : 'no', on ? 'Dropdowns fade in.' : 'Dropdowns are there at once.')}
           />
-          <details>
-            <summary className="cursor-pointer text-soft">A mark of your own</summary>
-            <div className="grid gap-1 pt-1">
+        </>
+      )}
+      <OnOff
+        label="Stays in sight while the page goes by"
+        on={header.stays}
+        onChange={(on) => set('header_stays', on ? 'yes' : 'no', on ? 'The header stays in sight.' : 'The header goes by with the page.')}
+      />
+      <details>
+        <summary className="cursor-pointer text-soft">Word mark, tablets, a mark of your own</summary>
+        <div className="grid gap-1.5 pt-1.5">
+          <WordmarkPart frame={frame} />
+          {isRow && (
+            <>
+              <KeptField
+                label="On tablets the drawer takes over below, in pixels"
+                value={header.tabletBelow === null ? '' : String(header.tabletBelow)}
+                draftKey="header tablet below"
+                placeholder="as on other devices"
+                onKeep={(words) => field({ type: 'header', setting: 'header_tablet_below', words })}
+              />
               <KeptField
                 label="The mark, as SVG"
                 kind="long"
@@ -153,21 +168,10 @@ export function HeaderCard({ frame }: { frame: Frame }) {
                 placeholder="the same, turned"
                 onKeep={(words) => field({ type: 'header', setting: 'header_mark_open', words })}
               />
-            </div>
-          </details>
-          <OnOff
-            label="Dropdowns fade in"
-            on={header.fades}
-            onChange={(on) => set('header_fades', on ? 'yes' : 'no', on ? 'Dropdowns fade in.' : 'Dropdowns are there at once.')}
-          />
-        </>
-      )}
-      <WordmarkPart frame={frame} />
-      <OnOff
-        label="Stays in sight while the page goes by"
-        on={header.stays}
-        onChange={(on) => set('header_stays', on ? 'yes' : 'no', on ? 'The header stays in sight.' : 'The header goes by with the page.')}
-      />
+            </>
+          )}
+        </div>
+      </details>
     </div>
   );
 }
