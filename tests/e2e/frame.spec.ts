@@ -1,5 +1,5 @@
 import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
-import { act, admin, axeFinds, line, outline, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
+import { act, admin, axeFinds, changeFrame, line, outline, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
 
 const frame = (page: Page) => page.getByRole('region', { name: 'The frame of the shop' });
 const bay = (page: Page, name: RegExp) => frame(page).getByRole('button', { name });
@@ -34,6 +34,7 @@ for (const [how, press] of [
   test(`the whole frame is made anew by ${how}, published in one step, and the looks put back by one undo`, async ({ page, browser }) => {
     test.setTimeout(240_000);
     await signIn(page);
+    for (const id of ['second-row', 'footer-3']) await changeFrame(page, { type: 'take-down', bay: id });
     await page.goto(`${admin}/menus`);
 
     // The header: a drawer on a desk and back, its entries in the middle, and the width at which they stop fitting.

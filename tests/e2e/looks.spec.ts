@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { admin, axeFinds, openHeader, previewFor, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
+import { admin, axeFinds, changeFrame, openHeader, post, previewFor, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
 
 const families = ['Literata', 'Lora', 'Karla', 'Work Sans', 'Bitter', 'Nunito', 'Playfair Display', 'Red Hat Mono'];
 
@@ -15,11 +15,6 @@ const ground = (page: Page) =>
   shopBeside(page)
     .locator('html')
     .evaluate((html) => getComputedStyle(html).backgroundColor);
-const post = async (page: Page, path: string, body: object) => {
-  const token = await page.locator('meta[name="csrf-token"]').getAttribute('content');
-  return page.request.post(admin + path, { headers: { 'X-CSRF-Token': token ?? '' }, data: body });
-};
-const change = async (page: Page, body: object) => (await post(page, '/api/frame/changes', body)).status();
 
 test('a set of looks is worn while it is pointed at, taken by a touch, published in one step and put back by one undo', async ({ page, browser }) => {
   await openLooks(page);
@@ -121,10 +116,10 @@ test('what no looks can be is refused with what to do', async ({ page }) => {
     ['looks_nothing', '1'],
     ['notice', 'x'],
   ]) {
-    expect(await change(page, { type: 'look', setting, words }), setting).toBe(422);
+    expect(await changeFrame(page, { type: 'look', setting, words }), setting).toBe(422);
   }
-  expect(await change(page, { type: 'take-looks', set: 'none' })).toBe(404);
-  expect(await change(page, { type: 'forget-looks', set: 'madder' })).toBe(422);
+  expect(await changeFrame(page, { type: 'take-looks', set: 'none' })).toBe(404);
+  expect(await changeFrame(page, { type: 'forget-looks', set: 'madder' })).toBe(422);
   expect(await looksOf(page)).toEqual(before);
 });
 
@@ -137,11 +132,11 @@ test('the header fits in each of the typefaces where the core says that it does'
   const shop = await page.context().newPage();
   // A short menu, so that there is a width at which it fits in the widest of them.
   const { menus } = (await (await page.request.get(`${admin}/api/frame`)).json()) as { menus: { id: string; name: string }[] };
-  await change(page, { type: 'hang', bay: 'header', menuId: menus.find(({ name }) => name === 'Spring fair')?.id });
-  await change(page, { type: 'header', setting: 'header_drawer_below', words: '320' });
+  await changeFrame(page, { type: 'hang', bay: 'header', menuId: menus.find(({ name }) => name === 'Spring fair')?.id });
+  await changeFrame(page, { type: 'header', setting: 'header_drawer_below', words: '320' });
   for (const family of families) {
     const id = family.toLowerCase().replaceAll(' ', '-');
-    for (const setting of ['looks_heading', 'looks_body']) await change(page, { type: 'look', setting, words: id });
+    for (const setting of ['looks_heading', 'looks_body']) await changeFrame(page, { type: 'look', setting, words: id });
     const { fit } = (await (await page.request.get(`${admin}/api/frame`)).json()) as { fit: { needs: number; ever: boolean } };
     expect(fit.ever).toBe(true);
     const rows = async (width: number) => {

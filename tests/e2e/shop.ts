@@ -115,3 +115,12 @@ export async function previewFor(page: Page, audience: 'guest' | 'customer'): Pr
   });
   return ((await answer.json()) as { url: string }).url;
 }
+
+/** Asks the API as the person who is signed in. */
+export async function post(page: Page, path: string, body: object): Promise<APIResponse> {
+  const token = await page.locator('meta[name="csrf-token"]').getAttribute('content');
+  return page.request.post(admin + path, { headers: { 'X-CSRF-Token': token ?? '' }, data: body });
+}
+
+/** Changes one thing of the frame past the interface; the status of the answer. */
+export const changeFrame = async (page: Page, body: object): Promise<number> => (await post(page, '/api/frame/changes', body)).status();

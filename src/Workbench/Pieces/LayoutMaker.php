@@ -93,7 +93,7 @@ final readonly class LayoutMaker
             $pieces[] = self::line(new Links(), array_map(static fn (Entry $one): Entry => $one->anew(self::id(...)), $tree->entries));
         }
         $id = self::id();
-        $name = '' === $bay->heading ? $bay->name() : $bay->heading;
+        $name = '' === $bay->heading ? 'Column of pieces' : $bay->heading;
         $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $name, $pieces, $bay, $by): string {
             $this->row($id, 'column', $name, $by);
             $menus->make($id, new Insert(self::line(new Column(), $pieces), new Position(null, 0)));
