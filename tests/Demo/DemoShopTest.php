@@ -19,7 +19,7 @@ final class DemoShopTest extends TestCase
         self::assertSame(10, $kinds['collection']);
         self::assertSame(140, $kinds['product']);
         self::assertSame([14, 3, 6, 12, 6], [$kinds['page'], $kinds['page-group'], $kinds['policy'], $kinds['article'], $kinds['file']]);
-        self::assertSame(['menu' => 4, 'page' => 1, 'panel' => 3], array_count_values(array_filter(array_column($shop->rows()['menu'], 'kind'), \is_string(...))));
+        self::assertSame(['menu' => 4, 'page' => 1, 'panel' => 3, 'column' => 2], array_count_values(array_filter(array_column($shop->rows()['menu'], 'kind'), \is_string(...))));
         self::assertCount(31, $shop->rows()['redirect']);
         self::assertCount(8, $shop->rows()['journal.outside_mention']);
         self::assertCount(60, array_unique(array_filter(array_column($shop->rows()['journal.visit'], 'day'), \is_string(...))));

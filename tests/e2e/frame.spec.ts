@@ -1,5 +1,5 @@
 import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
-import { act, admin, axeFinds, changeFrame, line, outline, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
+import { act, admin, axeFinds, changeFrame, line, outline, post, previewFor, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
 
 const frame = (page: Page) => page.getByRole('region', { name: 'The frame of the shop' });
 const bay = (page: Page, name: RegExp) => frame(page).getByRole('button', { name });
@@ -204,7 +204,7 @@ test('a bay beside the pages of a group shows them, and is taken away', async ({
   await publish(page);
 });
 
-test('axe finds nothing on the parts of the frame, in the mailbox, with a drawer and in dark looks', async ({ page }) => {
+test('axe finds nothing on the parts of the frame, in the looks by night, and in a shop whose header is a drawer in dark looks', async ({ page }) => {
   await signIn(page);
   await page.goto(`${admin}/menus`);
   for (const part of [/^Second row/, /^Footer column 5/, /^Last line/, /^Header/]) {
@@ -218,4 +218,21 @@ test('axe finds nothing on the parts of the frame, in the mailbox, with a drawer
   await page.goto(`${admin}/menus/looks`);
   await expect(page.getByRole('button', { name: 'Ink by night' })).toBeVisible();
   expect(await axeFinds(page)).toEqual([]);
+  // A drawer on a desk, in dark looks, with a mark of the shop's own.
+  const changes = [
+    { type: 'header', setting: 'header_form', words: 'drawer' },
+    { type: 'header', setting: 'header_mark_drawn', words: '<svg viewBox="0 0 12 12"><path d="M2 6h8"/></svg>' },
+    { type: 'take-looks', set: 'night' },
+  ];
+  for (const change of changes) expect(await changeFrame(page, change)).toBe(200);
+  const shop = await page.context().newPage();
+  await shop.goto(`${await previewFor(page, 'guest')}/papers`);
+  await shop.locator('.drawer > summary').click();
+  await expect(shop.locator('.drawer').getByText('Papers', { exact: true })).toBeVisible();
+  expect(await axeFinds(shop)).toEqual([]);
+  await changeFrame(page, { type: 'header', setting: 'header_form', words: 'row' });
+  await shop.reload();
+  await shop.getByRole('button', { name: 'More below Threads' }).click();
+  expect(await axeFinds(shop)).toEqual([]);
+  for (let n = 0; n <= changes.length; n += 1) await post(page, '/api/undo', {});
 });

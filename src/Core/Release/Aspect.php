@@ -26,5 +26,6 @@ enum Aspect
     case Target;
     case Note;
     case Name;
+    case Width;
     case Other;
 }

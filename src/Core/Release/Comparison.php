@@ -89,8 +89,26 @@ final class Comparison
                 Presence::Removed => 'This menu was removed.',
                 Presence::Both => "Its name was “{$one->formerName}”.",
             }],
-            Thing::Bay => [\sprintf('%s: “%s” hangs here.', ucfirst(str_replace('-', ' ', $one->id)), $one->leads ?: 'nothing')],
+            Thing::Bay => self::bay($one),
             Thing::Setting => [SettingWords::of($one->id, $one->leads)],
+        };
+    }
+
+    /** @return list<string> */
+    private static function bay(Difference $one): array
+    {
+        $where = '' === $one->name ? ucfirst(str_replace('-', ' ', $one->id)) : "Beside the pages of “{$one->name}”";
+
+        return match ($one->presence) {
+            Presence::New => ["$where: there is a bay now."],
+            Presence::Removed => ["$where: the bay is taken away."],
+            Presence::Both => array_values(array_unique(array_map(static fn (AspectChange $change): string => match ($change->aspect) {
+                Aspect::Label => '' === $change->is ? "$where: it has no heading." : "$where: its heading is “{$change->is}”.",
+                Aspect::Position => "$where: it stands elsewhere in the footer.",
+                Aspect::Width => \sprintf('%s: it takes %s of the footer’s parts.', $where, $change->is),
+                Aspect::Filling => '' === $change->is ? "$where: it shows the menu that hangs there." : "$where: it shows the pages of its group by itself.",
+                default => \sprintf('%s: “%s” hangs here.', $where, $one->leads ?: 'nothing'),
+            }, $one->aspects))),
         };
     }
 

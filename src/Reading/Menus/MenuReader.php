@@ -60,7 +60,7 @@ final readonly class MenuReader
             $row = new Row($columns);
 
             return new Bay($row->text('id'), $row->text('heading'), $row->textOrNull('menu_id'), $row->int('share'), $row->textOrNull('beside'), $row->textOrNull('beside_title') ?? '', $row->bool('fills'));
-        }, $this->connection->fetchAllAssociative('SELECT b.*, p.title AS beside_title FROM bay b LEFT JOIN place p ON p.id = b.beside ORDER BY b.position, b.id'));
+        }, $this->connection->fetchAllAssociative('SELECT b.*, p.title AS beside_title FROM bay b LEFT JOIN place p ON p.id = b.beside WHERE b.beside IS NULL OR p.id IS NOT NULL ORDER BY b.position, b.id'));
     }
 
     /** @return array<string, int> by menu */

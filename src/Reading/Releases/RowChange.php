@@ -32,6 +32,7 @@ final readonly class RowChange
             'narrowing' => Aspect::Target, 'filling' => Aspect::Filling, 'piece' => Aspect::Content,
         ],
         'menu' => ['name' => Aspect::Name],
+        'bay' => ['menu_id' => Aspect::Target, 'heading' => Aspect::Label, 'position' => Aspect::Position, 'share' => Aspect::Width, 'fills' => Aspect::Filling],
     ];
 
     /**
@@ -46,7 +47,7 @@ final readonly class RowChange
     /** @return list<string> ids of what has to be known by name to tell of it */
     public function refersTo(): array
     {
-        return array_values(array_filter(array_map($this->value(...), ['menu_id', 'place_id', 'collection_id', 'goal_place_id']), \is_string(...)));
+        return array_values(array_filter(array_map($this->value(...), ['menu_id', 'place_id', 'collection_id', 'goal_place_id', 'beside']), \is_string(...)));
     }
 
     /** @param array<string, string> $names titles of places and names of menus, by id */
@@ -108,6 +109,7 @@ final readonly class RowChange
             'entry' => self::text($columns['label'] ?? null) ?: ($names[self::text($columns['place_id'] ?? null)] ?? self::text(\is_array($columns['piece'] ?? null) ? $columns['piece']['kind'] ?? null : null)),
             'redirect' => self::text($columns['source'] ?? null).(true === ($columns['is_prefix'] ?? null) ? '/*' : ''),
             'place' => self::text($columns['title'] ?? null),
+            'bay' => $names[self::text($columns['beside'] ?? null)] ?? '',
             default => self::text($columns['name'] ?? null),
         };
     }

@@ -22,6 +22,9 @@ final readonly class JournalTidier
     /** Deleted in parts, so that nobody waits for long. */
     private const AT_ONCE = 20_000;
 
+    /** The link of a letter is good for thirty of them. */
+    private const DAYS_TO_SAY_YES = 31;
+
     public function __construct(
         private Copies $copies,
         private ClockInterface $clock,
@@ -49,6 +52,10 @@ final readonly class JournalTidier
             'news of products' => $this->delete('catalogue.change', 'at < :before', ['before' => $now->modify('-'.self::DAYS_OF_NEWS.' days')->format(\DATE_ATOM)]),
             'news of the workbench' => $this->delete('journal.news', 'at < :before', ['before' => $now->modify('-1 day')->format(\DATE_ATOM)]),
             'previews' => $this->delete('journal.preview_key', 'until < :before', ['before' => $now->format(\DATE_ATOM)]),
+            // An address that nobody has said yes to is none of the shop's.
+            'unanswered sign-ups' => $this->delete('journal.subscriber', "state = 'asked' AND asked_at < :before", ['before' => $now->modify('-'.self::DAYS_TO_SAY_YES.' days')->format(\DATE_ATOM)]),
+            'kept mails' => $this->delete('journal.mail', 'at < :before', $work),
+            'what a mailing service was told' => $this->delete('journal.told_service', 'at < :before', $work),
             'sessions' => $this->delete('journal.session', 'sess_lifetime < :before', ['before' => $now->getTimestamp()]),
         ];
         // How many redirects there are is one sum again.

@@ -12,6 +12,7 @@ use Lantern\Reading\Looks\LooksSets;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Edits\History;
 use Lantern\Workbench\Menus\LooksEditor;
+use Lantern\Workbench\Publishing\Publisher;
 
 final class LooksEditorTest extends ShopTestCase
 {
@@ -45,6 +46,23 @@ final class LooksEditorTest extends ShopTestCase
         $this->editor()->take('moss', $person);
         $this->service(History::class)->undo($person);
         self::assertTrue($this->looks()->equals(Looks::of()));
+    }
+
+    public function testWhatVisitorsHaveAndWhatTheyHadComesBackAsOneStep(): void
+    {
+        $person = $this->person();
+        $sets = fn (): array => array_values(array_filter(array_map(static fn ($set): string => $set->name, $this->service(LooksSets::class)->all()), static fn (string $name): bool => str_starts_with($name, 'As ')));
+        self::assertSame([], $sets());
+        foreach ([Looks::HEADING => 'bitter', Looks::SCALE => '1.1', Looks::CORNERS => '0', Looks::ACCENT => '#1d5b63'] as $setting => $value) {
+            $this->editor()->change($setting, $value, $person);
+        }
+        self::assertSame(['As visitors see it now'], $sets());
+        $this->service(Publisher::class)->publish('Imke');
+        self::assertSame(['As before the last change'], $sets());
+        $this->editor()->take('before', $person);
+        self::assertTrue($this->looks()->equals(Looks::of()), 'four changes, put back as one');
+        $this->service(History::class)->undo($person);
+        self::assertSame('bitter', $this->looks()->heading->value);
     }
 
     public function testWhatCannotBeIsRefused(): void

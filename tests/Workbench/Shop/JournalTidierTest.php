@@ -40,6 +40,15 @@ final class JournalTidierTest extends ShopTestCase
         self::assertSame(0, array_sum($this->tidier()->tidy()), 'once is enough');
     }
 
+    public function testForgetsAddressesThatNobodySaidYesTo(): void
+    {
+        $this->workbench()->executeStatement("INSERT INTO journal.subscriber (id, list, address, state, asked_at) SELECT gen_random_uuid(), 'Letters', state || days || '@example.org', state, now() - make_interval(days => days) FROM unnest(ARRAY['asked', 'confirmed', 'left']) AS state, unnest(ARRAY[30, 32]) AS days; INSERT INTO journal.mail VALUES (gen_random_uuid(), now() - interval '91 days', '', '', '')");
+        $gone = $this->tidier()->tidy();
+        self::assertSame([1, 1], [$gone['unanswered sign-ups'], $gone['kept mails']]);
+        self::assertSame('0', $this->value("SELECT count(*) FROM journal.subscriber WHERE address = 'asked32@example.org'"));
+        self::assertSame('5', $this->value('SELECT count(*) FROM journal.subscriber'));
+    }
+
     public function testSaysHowManyDaysThereCanBe(): void
     {
         self::assertSame('31', ShopDetail::DaysToKeep->checked(' 31 '));
