@@ -38,10 +38,8 @@ export function fillBasket(): void {
     show();
     told.textContent = `In the basket. It holds ${counted()} now.`;
     if (!pressed) return;
-    const words = pressed.textContent;
+    const words = [...pressed.childNodes];
     pressed.textContent = 'In the basket ✓';
-    setTimeout(() => {
-      pressed.textContent = words;
-    }, 2000);
+    setTimeout(() => pressed.replaceChildren(...words), 2000);
   });
 }

@@ -69,7 +69,7 @@ final class SignUpTest extends TestCase
                 $shape->check($entries);
                 self::fail('This is no column.');
             } catch (Refused) {
-                self::assertNotSame([], $entries);
+                $this->addToAssertionCount(1);
             }
         }
         $shape->check([new Entry('a', new Heading(), null, [new Entry('b', new Heading(), null, content: new Contact())], content: new Column())]);

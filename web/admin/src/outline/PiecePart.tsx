@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useState } from 'react';
+import { Suspense, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import type { Entry, Menu, Piece, ProblemError } from '../data/client';
 import { rulesQuery } from '../data/queries';
@@ -54,12 +54,40 @@ const leads: readonly Piece['kind'][] = ['heading', 'button', 'picture', 'produc
 export const canLead = ({ piece }: Entry): boolean =>
   piece === null || (leads.includes(piece.kind) && !(piece.kind === 'products' && piece.source !== 'place'));
 
+/** Two choices that come faster than the server answers are made on top of each other, and not both on what was shown before. */
+function useLatest(shown: Piece, keep: (piece: Piece) => Promise<ProblemError | null>) {
+  const latest = useRef(shown);
+  const seen = useRef(shown);
+  if (seen.current !== shown) {
+    seen.current = shown;
+    latest.current = shown;
+  }
+  const onKeep = async (piece: Piece) => {
+    latest.current = piece;
+    const problem = await keep(piece);
+    if (problem && latest.current === piece) latest.current = seen.current;
+    return problem;
+  };
+  return { piece: shown, latest, onKeep };
+}
+
 /** What is a piece's own: how it looks, and what it shows. Each change is made at once. */
-export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: Entry; piece: Piece; onKeep: (piece: Piece) => Promise<ProblemError | null> }) {
+export function PiecePart({
+  menu,
+  entry,
+  piece: shown,
+  onKeep: keep,
+}: {
+  menu: Menu;
+  entry: Entry;
+  piece: Piece;
+  onKeep: (piece: Piece) => Promise<ProblemError | null>;
+}) {
   const rules = useQuery(rulesQuery);
   // There is no list by tag before its tag is known; until then the piece stays what it is.
   const [askingTag, setAskingTag] = useState(false);
-  const change = (changes: Partial<Piece>) => void onKeep({ ...piece, ...changes }).then((problem) => problem && warn(problem));
+  const { piece, latest, onKeep } = useLatest(shown, keep);
+  const change = (changes: Partial<Piece>) => void onKeep({ ...latest.current, ...changes }).then((problem) => problem && warn(problem));
   const number = (name: 'gap' | 'room' | 'distance' | 'most' | 'share', label: string) => (
     <KeptField
       key={name}
@@ -69,7 +97,7 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
       className="w-16"
       value={String(piece[name] ?? '')}
       draftKey={`entry ${entry.id} ${name}`}
-      onKeep={(typed) => onKeep({ ...piece, [name]: Number(typed || 0) })}
+      onKeep={(typed) => onKeep({ ...latest.current, [name]: Number(typed || 0) })}
     />
   );
   // Of a wide panel the phone's drawer shows headings and links, and what else is to be there.
@@ -81,7 +109,7 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
       return (
         <>
           <Suspense fallback={<p className="text-soft">Laying out paper…</p>}>
-            <PieceWords key={entry.id} menu={menu} entry={entry} html={piece.html ?? ''} onKeep={(html) => onKeep({ ...piece, html })} />
+            <PieceWords key={entry.id} menu={menu} entry={entry} html={piece.html ?? ''} onKeep={(html) => onKeep({ ...latest.current, html })} />
           </Suspense>
           {inDrawer}
         </>
@@ -114,7 +142,7 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
             labelShown="beside"
             value={piece.shows ?? ''}
             draftKey={`entry ${entry.id} shows`}
-            onKeep={(shows) => onKeep({ ...piece, shows })}
+            onKeep={(shows) => onKeep({ ...latest.current, shows })}
           />
           {number('share', 'Hundredths of its column')}
           {inDrawer}
@@ -140,7 +168,7 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
               draftKey={`entry ${entry.id} tag`}
               placeholder="which one?"
               onKeep={async (tag) => {
-                const problem = await onKeep({ ...piece, source: 'tag', tag });
+                const problem = await onKeep({ ...latest.current, source: 'tag', tag });
                 if (!problem) setAskingTag(false);
                 return problem;
               }}
@@ -217,7 +245,7 @@ export function PiecePart({ menu, entry, piece, onKeep }: { menu: Menu; entry: E
               value={piece[name] ?? ''}
               draftKey={`entry ${entry.id} ${name}`}
               placeholder={placeholder}
-              onKeep={(typed) => onKeep({ ...piece, [name]: typed })}
+              onKeep={(typed) => onKeep({ ...latest.current, [name]: typed })}
             />
           ))}
           <p>
