@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Fit\HeaderFit;
 use Lantern\Core\Menu\HungMenu;
 use Lantern\Core\Shop\HeaderShape;
+use Lantern\Reading\Menus\FittedHeader;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
@@ -23,7 +23,7 @@ final readonly class Headers
     {
         $settings = $visit->copy->settings->all();
         $shape = HeaderShape::of($settings->values);
-        $measured = static fn (): int => HeaderFit::of($settings->name(), 'Your account', $header->menu->entries ?? [], $panels, $settings->looks(), $shape->wordmark?->shownWidth($settings->looks()->type()))->drawerBelow();
+        $measured = static fn (): int => FittedHeader::of($settings, $header->menu->entries ?? [], $panels)->drawerBelow();
         $audience = $visit->visitor->signedIn ? 'customer' : 'guest';
 
         return new ShownHeader($shape, $shape->drawerBelow ?? $shape->takesOverBelow(match (true) {

@@ -66,6 +66,8 @@ for (const [how, press] of [
     await press(bay(page, /^Footer column 3/));
     await press(card(page).getByRole('button', { name: /^Put pieces in/ }));
     await expect(outline(page)).toBeVisible();
+    // What is typed next goes where the first piece is looked for.
+    await expect(field(page, 'What should stand here?')).toBeFocused();
     for (const [letters, option, made] of [
       ['contact', /contact/, /^Contact/],
       ['sign-up', /sign-up/, /^Sign-up/],

@@ -33,7 +33,7 @@ final readonly class FrameView
         public LooksView $looks,
         #[OA\Property]
         public FitView $fit,
-        #[OA\Property(description: 'Of the menu that was just made')]
+        #[OA\Property(description: 'Of the menu, the column or the bay that was just made')]
         public ?string $made = null,
     ) {
     }

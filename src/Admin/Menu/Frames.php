@@ -55,7 +55,7 @@ final readonly class Frames
         return $this->api->json(new PaleBandsView(array_map(static fn (PaleBand $one): PaleBandView => new PaleBandView($one->menuId, $one->bandId, $one->name, $one->pale->name, $one->pale->words()), $this->pale->in($this->copies->workbench->settings->all()->looks()))));
     }
 
-    /** @return string|null id of the menu that was made */
+    /** @return string|null id of the menu, the column or the bay that was made */
     private function make(FrameChangeInput $input, Person $by): ?string
     {
         match ($input->type) {

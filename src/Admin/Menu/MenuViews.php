@@ -7,7 +7,6 @@ namespace Lantern\Admin\Menu;
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Admin\Piece\AdviceView;
 use Lantern\Admin\Place\PlaceViews;
-use Lantern\Core\Fit\HeaderFit;
 use Lantern\Core\Fit\PanelFit;
 use Lantern\Core\Looks\Looks;
 use Lantern\Core\Looks\LooksSet;
@@ -40,6 +39,7 @@ use Lantern\Interchange\Json\EntryCodec;
 use Lantern\Interchange\Json\PieceCodec;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Looks\LooksSets;
+use Lantern\Reading\Menus\FittedHeader;
 use Lantern\Reading\Menus\Frame;
 use Lantern\Reading\Menus\MatchedLine;
 use Lantern\Reading\Menus\PlaceMatch;
@@ -85,7 +85,7 @@ final readonly class MenuViews
             $names[] = new MenuName($id, $name, $this->baysOf($id, $bays), 'column');
         }
         $shape = HeaderShape::of($settings->values);
-        $fit = HeaderFit::of($settings->name(), 'Your account', $hung['header']->menu->entries ?? [], null === ($hung['header']->bay->menuId ?? null) ? [] : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId), $settings->looks(), $shape->wordmark?->shownWidth($settings->looks()->type()));
+        $fit = FittedHeader::of($settings, $hung['header']->menu->entries ?? [], null === ($hung['header']->bay->menuId ?? null) ? [] : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId));
 
         return new FrameView(
             $settings->name(),

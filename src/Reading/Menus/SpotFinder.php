@@ -12,7 +12,6 @@ use Lantern\Core\Menu\Resolver;
 use Lantern\Core\Menu\Spot;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Place\Place;
-use Lantern\Core\Shop\HeaderShape;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\Copies;
 use Psr\Clock\ClockInterface;
@@ -72,7 +71,7 @@ final readonly class SpotFinder
         // An entry that only leads to a place brings nothing along that fills it.
         $candidates = $workbench->fillings->candidates([$header], $visitor->moment);
         $settings = $workbench->settings->all();
-        $of = static fn (Tree $tree): HeaderFit => HeaderFit::of($settings->name(), 'Your account', Resolver::resolve($tree, $places, $visitor, $candidates)->entries, $panels, $settings->looks(), HeaderShape::of($settings->values)->wordmark?->shownWidth($settings->looks()->type()));
+        $of = static fn (Tree $tree): HeaderFit => FittedHeader::of($settings, Resolver::resolve($tree, $places, $visitor, $candidates)->entries, $panels);
         $before = $of($header)->words();
 
         return static function (Spot $spot) use ($of, $header, $place, $before): string {

@@ -19,6 +19,9 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 final readonly class BayEditor
 {
     private const MOST_BESIDE = 40;
+    /** Where the columns of the footer begin in the order of the frame, and what stands after all of it. */
+    private const FOOTER = 10;
+    private const AFTER_THE_FRAME = 50;
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
@@ -46,7 +49,7 @@ final readonly class BayEditor
             }
             [$columns[$at], $columns[$at + ($by < 0 ? -1 : 1)]] = [$other, $columns[$at]];
             foreach ($columns as $position => $column) {
-                $this->connection->update('bay', ['position' => 10 + $position], ['id' => $column->id]);
+                $this->connection->update('bay', ['position' => self::FOOTER + $position], ['id' => $column->id]);
             }
 
             return 'The column is moved.';
@@ -82,14 +85,13 @@ final readonly class BayEditor
         }
         $id = "beside-$groupId";
         $there = array_filter($this->copies->workbench->menus->bays(), static fn (Bay $bay): bool => null !== $bay->beside);
-        if (isset(array_column($there, null, 'id')[$id])) {
-            throw new Refused('place', "There is a bay beside the pages of “{$group->title}” already.");
-        }
         if (\count($there) >= self::MOST_BESIDE) {
             throw new Refused('place', \sprintf('There are %d bays beside pages already. Take one away that nobody needs.', self::MOST_BESIDE));
         }
         $this->edits->run($by, Subject::Frame, function () use ($id, $groupId, $group): string {
-            $this->connection->insert('bay', ['id' => $id, 'position' => 50, 'heading' => '', 'beside' => $groupId, 'fills' => 'true']);
+            if (0 === (int) $this->connection->executeStatement('INSERT INTO bay (id, position, beside, fills) VALUES (?, ?, ?, true) ON CONFLICT DO NOTHING', [$id, self::AFTER_THE_FRAME, $groupId])) {
+                throw new Refused('place', "There is a bay beside the pages of “{$group->title}” already.");
+            }
 
             return "Beside the pages of “{$group->title}” there is a bay.";
         });

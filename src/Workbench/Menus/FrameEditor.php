@@ -13,10 +13,12 @@ use Lantern\Core\Shop\HeaderShape;
 use Lantern\Core\Shop\OpenMark;
 use Lantern\Core\Shop\SettingWords;
 use Lantern\Core\Shop\Wordmark;
+use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Shop\SettingWriter;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 
@@ -33,6 +35,8 @@ final readonly class FrameEditor
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private EditLog $edits,
         private PictureReader $pictures,
+        private SettingWriter $writer,
+        private Copies $copies,
     ) {
     }
 
@@ -160,7 +164,7 @@ final readonly class FrameEditor
         $checked = HeaderShape::checked($setting, $value);
         // A mark of one's own is there as soon as it is drawn, and none that was not.
         $more = HeaderShape::MARK_DRAWN === $setting ? [HeaderShape::MARK => '' === $checked ? OpenMark::Angle->value : OpenMark::Drawn->value] : [];
-        if (HeaderShape::MARK === $setting && OpenMark::Drawn->value === $checked && '' === $this->value(HeaderShape::MARK_DRAWN)) {
+        if (HeaderShape::MARK === $setting && OpenMark::Drawn->value === $checked && '' === $this->copies->workbench->settings->all()->get(HeaderShape::MARK_DRAWN)) {
             throw new Refused('words', 'No mark is drawn yet. Paste its SVG first.');
         }
         $this->settings([$setting => $checked] + $more, $by);
@@ -174,18 +178,7 @@ final readonly class FrameEditor
     /** @param array<string, string> $values by setting */
     private function settings(array $values, Person $by): void
     {
-        $this->change($by, function () use ($values): void {
-            foreach ($values as $id => $value) {
-                $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]);
-            }
-        }, 'The frame is changed.');
-    }
-
-    private function value(string $setting): string
-    {
-        $value = $this->connection->fetchOne("SELECT value #>> '{}' FROM setting WHERE id = ?", [$setting]);
-
-        return \is_string($value) ? $value : '';
+        $this->change($by, fn () => $this->writer->write($values), 'The frame is changed.');
     }
 
     private function change(Person $by, \Closure $change, string $sentence): void

@@ -14,6 +14,7 @@ use Lantern\Reading\Looks\LooksSets;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Shop\SettingWriter;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 
@@ -28,6 +29,7 @@ final readonly class LooksEditor
         private EditLog $edits,
         private Copies $copies,
         private LooksSets $sets,
+        private SettingWriter $writer,
     ) {
     }
 
@@ -36,7 +38,7 @@ final readonly class LooksEditor
     {
         $checked = Looks::checked($setting, $value);
         $this->edits->run($by, Subject::Frame, function () use ($setting, $checked): string {
-            $this->write([$setting => $checked]);
+            $this->writer->write([$setting => $checked]);
 
             return 'The looks are changed.';
         });
@@ -48,7 +50,7 @@ final readonly class LooksEditor
         $set = $this->sets->get($setId) ?? throw self::notThere();
         $this->edits->run($by, Subject::Frame, function () use ($set): string {
             $now = $this->copies->workbench->settings->all()->looks();
-            $this->write(array_diff_assoc($set->looks->values(), $now->values()));
+            $this->writer->write(array_diff_assoc($set->looks->values(), $now->values()));
 
             return "The looks are those of “{$set->name}”.";
         });
@@ -65,12 +67,11 @@ final readonly class LooksEditor
         }
         $this->edits->run($by, Subject::Frame, function () use ($name): string {
             $looks = json_encode($this->copies->workbench->settings->all()->looks()->values(), \JSON_THROW_ON_ERROR);
-            if (0 === (int) $this->connection->executeStatement('UPDATE looks_set SET looks = CAST(? AS jsonb) WHERE name = ?', [$looks, $name])) {
-                if (\count($this->sets->all()) >= self::MOST_SETS) {
-                    throw new Refused('words', \sprintf('There are %d sets of looks already. Forget one that nobody needs.', self::MOST_SETS));
-                }
-                $this->connection->insert('looks_set', ['id' => (new UuidV7())->toRfc4122(), 'name' => $name, 'looks' => $looks]);
+            $names = array_map(static fn (LooksSet $set): string => $set->name, $this->sets->all());
+            if (!\in_array($name, $names, true) && \count($names) >= self::MOST_SETS) {
+                throw new Refused('words', \sprintf('There are %d sets of looks already. Forget one that nobody needs.', self::MOST_SETS));
             }
+            $this->connection->executeStatement('INSERT INTO looks_set (id, name, looks) VALUES (?, ?, CAST(? AS jsonb)) ON CONFLICT (name) DO UPDATE SET looks = excluded.looks', [(new UuidV7())->toRfc4122(), $name, $looks]);
 
             return "The looks are kept as “{$name}”.";
         });
@@ -87,15 +88,6 @@ final readonly class LooksEditor
 
             return "“{$set->name}” is forgotten.";
         });
-    }
-
-    /** @param array<string, string> $values by setting */
-    private function write(array $values): void
-    {
-        foreach ($values as $id => $value) {
-            $this->connection->executeStatement('INSERT INTO setting (id, value) VALUES (?, to_jsonb(CAST(? AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value', [$id, $value]);
-        }
-        $this->copies->workbench->settings->forget();
     }
 
     private static function notThere(): NotThere

@@ -21,6 +21,7 @@ final readonly class ShopDetails
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private Copies $copies,
         private EditLog $edits,
+        private SettingWriter $writer,
     ) {
     }
 
@@ -56,7 +57,7 @@ final readonly class ShopDetails
         $checked = [];
         foreach ($typed as $name => $value) {
             $detail = ShopDetail::tryFrom($name) ?? throw new Refused($name, 'The shop has no such detail.');
-            $checked[] = ['id' => $name, 'value' => $detail->checked($value)];
+            $checked[$name] = $detail->checked($value);
         }
         $this->edits->run($by, Subject::Frame, function () use ($version, $checked): string {
             $this->connection->executeStatement('LOCK TABLE setting IN SHARE ROW EXCLUSIVE MODE');
@@ -65,7 +66,7 @@ final readonly class ShopDetails
             if ($now !== $version) {
                 throw new Stale($now);
             }
-            $this->connection->executeStatement('INSERT INTO setting SELECT * FROM jsonb_to_recordset(CAST(? AS jsonb)) AS s(id text, value jsonb) ON CONFLICT (id) DO UPDATE SET value = excluded.value WHERE setting.value <> excluded.value', [json_encode($checked, \JSON_THROW_ON_ERROR)]);
+            $this->writer->write($checked);
 
             return 'The details of the shop';
         });

@@ -15,7 +15,7 @@ export default function LettersView() {
   const mail = letters.data?.mails.find(({ id }) => id === open) ?? letters.data?.mails[0];
   return (
     <main className="grid min-h-full content-start gap-6 p-6 lg:grid-cols-[minmax(18rem,2fr)_minmax(0,5fr)]">
-      <h1 ref={heading} tabIndex={-1} className="font-display text-2xl lg:col-span-2">
+      <h1 ref={heading} tabIndex={-1} className="outline-none lg:col-span-2">
         Mailbox
       </h1>
       {letters.error && <Trouble words={letters.error.message} onAgain={() => void letters.refetch()} />}

@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import { api, ask, type Bay, type Frame, ifMatch } from '../data/client';
 import { useEdit } from '../data/edits';
 import { warn } from '../data/told';
+import { catchLetters, takeLetters } from '../data/typedAhead';
 import { useFrameChange } from './useFrame';
 
 const WIDEST = 4;
@@ -19,6 +20,12 @@ export function FooterCard({ frame, bay }: { frame: Frame; bay: Bay }) {
     void change({ type: 'shift-column', bay: bay.id, towardsEnd }, `${bay.words} stands further to the ${towardsEnd ? 'right' : 'left'}.`);
   const widen = (share: number) =>
     void change({ type: 'widen-column', bay: bay.id, words: String(share) }, `${bay.words} takes ${share} of the footer’s parts.`);
+  const layOut = async () => {
+    catchLetters();
+    const after = await change({ type: 'make-column', bay: bay.id }, `${bay.words} is laid out in pieces.`);
+    if (after?.made) navigate(`/menus/${after.made}?bay=${bay.id}`);
+    else takeLetters();
+  };
   const takeOut = async (id: string, entryId: string, version: number, says: string) => {
     const result = await edit({
       run: () => ask(api.POST('/api/menus/{id}/moves', { params: { path: { id }, header: ifMatch(version) }, body: { type: 'remove', entryId } })),
@@ -50,15 +57,7 @@ export function FooterCard({ frame, bay }: { frame: Frame; bay: Bay }) {
       </p>
       {bay.holds !== 'column' && (
         <p>
-          <button
-            type="button"
-            className="button"
-            onClick={() =>
-              void change({ type: 'make-column', bay: bay.id }, `${bay.words} is laid out in pieces.`).then(
-                (after) => after?.made && navigate(`/menus/${after.made}?bay=${bay.id}`),
-              )
-            }
-          >
+          <button type="button" className="button" onClick={() => void layOut()}>
             {bay.menuId ? 'Lay it out in pieces' : 'Put pieces in: contact, sign-up, words…'}
           </button>
         </p>

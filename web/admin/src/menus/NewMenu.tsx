@@ -21,7 +21,7 @@ export function NewMenu({ frame, bay, onLeave }: { frame: Frame; bay: Bay | null
     );
     setBusy(false);
     if (!after?.made) takeLetters();
-    else navigate(`/menus/${after.made}${bay ? `?bay=${bay.id}` : ''}`, { state: { made: true } });
+    else navigate(`/menus/${after.made}${bay ? `?bay=${bay.id}` : ''}`);
   };
   return (
     <form

@@ -104,11 +104,13 @@ export function Outline({
     },
   };
   const isEmpty = menu.entries.length === 0;
+  // A column of the footer is one line from the beginning, and blank all the same.
+  const isBlank = menu.entries.every(({ piece, children }) => piece?.kind === 'column' && children.length === 0);
   // biome-ignore lint/correctness/useExhaustiveDependencies: only on coming here, not again with every edit
   useEffect(() => {
     if (spot && all.some(({ entry }) => entry.id === spot)) choose(spot);
     // Whoever made a menu goes on typing; the letters go where the first line comes from.
-    else if (isEmpty && canEdit) field.current?.focus();
+    else if (isBlank && canEdit) field.current?.focus();
   }, [spot]);
   const currentId = current?.entry.id ?? null;
   useEffect(() => onShow(currentId), [currentId, onShow]);
