@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, Navigate, useParams, useSearchParams } from 'react-router';
 import type { Frame, Menu } from '../data/client';
 import { frameQuery, type Looking, menuQuery, sessionQuery, today } from '../data/queries';
@@ -64,6 +64,12 @@ export default function MenuView() {
 
 /** Back to the whole frame, which part of it this is with the others beside it, and what is done with the menu as a whole. */
 function SlimLine({ frame, menu, bay, acts }: { frame: Frame | undefined; menu: Menu | null; bay: string | null; acts: React.ReactNode }) {
+  const parts = useRef<HTMLElement>(null);
+  const isThere = frame !== undefined;
+  // Which part this is stays in sight, however many there are.
+  useEffect(() => {
+    if (isThere && bay) parts.current?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
+  }, [bay, isThere]);
   const short = (words: string) => words.replace('Footer column', 'Footer').replace('Phone drawer', 'Phone');
   if (menu?.kind === 'panel')
     return (
@@ -80,7 +86,7 @@ function SlimLine({ frame, menu, bay, acts }: { frame: Frame | undefined; menu: 
       <Link to={bay ? `/menus?bay=${bay}` : '/menus'} className="choice inline-flex items-center whitespace-nowrap hover:text-ink" aria-label="The whole frame">
         <span aria-hidden="true">‹ Frame</span>
       </Link>
-      <nav aria-label="Parts of the frame" className="flex min-w-0 flex-1 items-center gap-0.5 overflow-x-auto">
+      <nav ref={parts} aria-label="Parts of the frame" className="flex min-w-0 flex-1 items-center gap-0.5 overflow-x-auto">
         {menu && menu.bays.length === 0 && (
           <span className="choice shrink-0 whitespace-nowrap" aria-current="page">
             {menu.name}, hangs nowhere
