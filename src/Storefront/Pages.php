@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Answer\Answer;
-use Lantern\Core\Menu\Narrowing;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Revision;
@@ -80,7 +79,6 @@ final readonly class Pages
         $after = $request->query->all()['after'] ?? null;
         $after = \is_string($after) && Uuid::isValid($after) ? $after : null;
         $categories = PlaceKind::Product === $place->kind ? $shop->categoriesOf($place->id, $visitor) : [];
-        $narrowing = $place->kind->canBeNarrowed() ? Narrowing::fromQuery($request->query->all()) : new Narrowing();
         $body = $this->bodies->shown($visit, $place);
         [$template, $data] = match ($place->kind) {
             PlaceKind::FrontPage => ['front.html.twig', null !== $body ? [] : [
@@ -88,11 +86,7 @@ final readonly class Pages
                 'newest' => $shop->newest($visitor, ShopReader::NEWEST_IN_FRONT),
                 'articles' => $shop->articles($visitor, ShopReader::ARTICLES_IN_FRONT),
             ]],
-            PlaceKind::Category => ['products.html.twig', self::part($shop->productsOfCategory($place->id, $visitor, $after, $narrowing)) + [
-                'children' => $shop->below($place->id, $visitor, PlaceKind::Category),
-            ]],
-            PlaceKind::Collection => ['products.html.twig', self::part($shop->productsOfCollection($place->id, $details->rule, $visitor, $after, $narrowing)) + ['children' => []]],
-            PlaceKind::AllProducts => ['products.html.twig', self::part($shop->allProducts($visitor, $after, $narrowing)) + ['children' => $shop->below(null, $visitor, PlaceKind::Category)]],
+            PlaceKind::Category, PlaceKind::Collection, PlaceKind::AllProducts => ['products.html.twig', self::products($visit, $place)],
             PlaceKind::AllCollections => ['list.html.twig', self::part($shop->pageBelow(null, $visitor, PlaceKind::Collection, $after), ShopReader::CARDS)],
             PlaceKind::PageGroup => ['list.html.twig', self::part($shop->pageBelow($place->id, $visitor, PlaceKind::Page, $after), ShopReader::CARDS)],
             PlaceKind::Journal => ['list.html.twig', self::part($shop->articles($visitor, ShopReader::CARDS + 1, $after), ShopReader::CARDS)],
@@ -109,8 +103,9 @@ final readonly class Pages
 
         return $this->response($visit, 200, $template, $data + [
             'place' => $place,
-            'narrowing' => $narrowing,
             'details' => $details,
+            // Each page of a long list is one of its own.
+            'canonical' => ($data['listing'] ?? null) instanceof ShownListing ? $data['listing']->canonical() : (\array_key_exists('next', $data) && null !== $after ? '?after='.strtolower($after) : ''),
             'body' => $body,
             'html' => null !== $body ? '' : $details->words->shown($shop->destinations($details->words->placeIds()), $visit->copy->settings->all()->values, $visit->prefix),
             'trail' => array_map(static fn (Place $one): array => [
@@ -118,6 +113,14 @@ final readonly class Pages
                 'href' => $one->opensFor($visit->visitor) ? $visit->prefix.$one->address->encoded() : null,
             ], $trail),
         ]);
+    }
+
+    /** @return array{children: list<Card>, listing: ShownListing} */
+    private static function products(Visit $visit, Place $place): array
+    {
+        $children = PlaceKind::Collection === $place->kind ? [] : $visit->copy->shop->below(PlaceKind::Category === $place->kind ? $place->id : null, $visit->visitor, PlaceKind::Category);
+
+        return ['children' => $children, 'listing' => Listings::ofPlace($visit, $place, $children)];
     }
 
     /**
@@ -129,7 +132,7 @@ final readonly class Pages
     {
         $visit->shown->places([$place, ...$trail]);
         array_map($visit->shown->place(...), $inWords);
-        foreach ($data as $cards) {
+        foreach ([...$data, ($data['listing'] ?? null) instanceof ShownListing ? $data['listing']->cards : []] as $cards) {
             foreach (\is_array($cards) ? $cards : [] as $card) {
                 if ($card instanceof Card) {
                     $visit->shown->place($card->place->id);
@@ -170,7 +173,7 @@ final readonly class Pages
      *
      * @return array{cards: list<Card>, next: string|null}
      */
-    private static function part(array $cards, int $most = ShopReader::PAGE): array
+    private static function part(array $cards, int $most): array
     {
         $page = \array_slice($cards, 0, $most);
 
@@ -203,6 +206,8 @@ final readonly class Pages
     private function response(Visit $visit, int $status, string $template, array $data, bool $cacheable = true): Response
     {
         $place = ($data['place'] ?? null) instanceof Place ? $data['place'] : null;
+        $listing = ($data['listing'] ?? null) instanceof ShownListing ? $data['listing'] : null;
+        $narrowed = null !== $listing && !$listing->query->isPlain();
         $frame = $visit->isLive() ? $this->frame->kept($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor);
         $panels = $this->panels->shown($visit);
         $body = $data['body'] ?? null;
@@ -228,6 +233,8 @@ final readonly class Pages
             'styles' => $styles,
             'looks' => $looks,
             'body' => null,
+            'narrowed' => $narrowed,
+            'canonical' => '',
             'shop' => $visit->copy->settings->all()->values,
             'origin' => $this->storefrontUrl,
             'trail' => [],

@@ -6,9 +6,14 @@ namespace Lantern\Tests\Story;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
+use Lantern\Core\Filter\Filter;
+use Lantern\Core\Filter\Filters;
+use Lantern\Core\Filter\ListingOrder;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
+use Lantern\Reading\Catalogue\Listing;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Mentions\MentionReader;
@@ -103,7 +108,7 @@ final class PlansTest extends ShopTestCase
             'what waits' => fn () => $this->service(ReleaseReader::class)->waiting(),
             'publishing it' => fn () => $this->service(Publisher::class)->publish('Joss'),
             'what a release changed' => fn () => $this->service(ReleaseReader::class)->changesOf(2),
-        ], statements: 70);
+        ], statements: 80);
     }
 
     private function pagesOfTheShop(): void
@@ -112,12 +117,18 @@ final class PlansTest extends ShopTestCase
         $guest = Visitor::guest(new \DateTimeImmutable());
         $shop = $live->shop;
         $category = $live->places->at(Address::parse('/tools/cutting'))->id ?? '';
+        $papers = Listing::ofCategory($live->places->at(Address::parse('/papers'))->id ?? '');
+        $marbled = new Narrowing(['tag' => ['marbled'], 'maker' => ['Odile Farrow']], 100, 5000, true);
+        $filters = Filters::of([]);
+        $asked = array_map(Filter::named(...), ['in-stock', 'price', 'maker', 'tag', 'category', 'option.Sheet size']);
+        $product = $live->places->at(Address::parse('/products/many-77'))->id ?? '';
         $connection = self::getContainer()->get('doctrine.dbal.live_connection');
         self::assertInstanceOf(Connection::class, $connection);
         $this->explained($connection, [
-            'a category of few' => static fn () => $shop->productsOfCategory($category, $guest),
-            'a category of many' => static fn () => $shop->productsOfCategory($live->places->at(Address::parse('/papers'))->id ?? '', $guest),
-            'all products' => static fn () => $shop->allProducts($guest),
+            'counts of a listing' => static fn () => $live->listings->counts($papers, $marbled, $asked, $filters, [$category], $guest),
+            'a category of few' => static fn () => $live->listings->page(Listing::ofCategory($category), new Narrowing(), $filters, ListingOrder::Laid, 9, null, 24, $guest),
+            'a category of many' => static fn () => $live->listings->page($papers, $marbled, $filters, ListingOrder::Laid, 9999, null, 24, $guest),
+            'all products by price' => static fn () => $live->listings->page(Listing::everything(), new Narrowing(), $filters, ListingOrder::Price, 9999, $product, 24, $guest),
             'the newest' => static fn () => $shop->newest($guest, ShopReader::NEWEST_IN_FRONT),
             'articles' => static fn () => $shop->articles($guest, ShopReader::CARDS + 1),
             'a page group' => static fn () => $shop->pageBelow(DemoId::of('fixed/journal'), $guest, PlaceKind::Article, null),
@@ -125,7 +136,7 @@ final class PlansTest extends ShopTestCase
             'the sitemap' => static fn () => $live->places->inSitemap($guest->moment, 2, 1000),
             'a redirect' => static fn () => $live->rules->exact(Address::parse('/was/many-77'), $guest->moment),
             'tags' => $shop->tags(...),
-        ], statements: 6);
+        ], statements: 8);
     }
 
     /**

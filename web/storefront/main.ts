@@ -1,12 +1,14 @@
 import './storefront.css';
 import { fillBasket } from './basket';
 import { discloseHeader } from './disclosure';
+import { narrowListing } from './listing';
 import { bringToLife } from './pieces';
 
 document.documentElement.classList.add('has-script');
 discloseHeader(document);
 bringToLife(document);
 fillBasket();
+narrowListing();
 
 // A drawer that is left open behind a followed link would cover the next page on going back.
 const drawer = document.querySelector<HTMLDetailsElement>('.drawer');

@@ -225,7 +225,7 @@ final readonly class MenuViews
                 $entry->id,
                 $entry->label ?? $place->title ?? ($entry->content instanceof Piece ? PieceWords::of($entry->content) : 'A place that is no longer there'),
                 $entry->label,
-                TargetView::of($target),
+                TargetView::of($target, $places),
                 null === $place ? null : $this->places->brief($place),
                 $entry->enabled,
                 $entry->audience->value,

@@ -51,12 +51,10 @@ use OpenApi\Attributes as OA;
 #[OA\Schema(
     schema: 'NarrowingInput',
     properties: [
-        new OA\Property(property: 'tag', type: 'string'),
+        new OA\Property(property: 'choices', type: 'object', description: 'Values by the key of a filter, such as maker or option.Sheet size; a category by its id', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string'))),
         new OA\Property(property: 'priceFrom', type: 'integer', nullable: true, description: 'In the smallest unit of the currency'),
         new OA\Property(property: 'priceTo', type: 'integer', nullable: true),
         new OA\Property(property: 'inStock', type: 'boolean'),
-        new OA\Property(property: 'option', type: 'string'),
-        new OA\Property(property: 'choice', type: 'string'),
     ],
 )]
 #[OA\Schema(

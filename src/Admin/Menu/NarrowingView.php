@@ -11,18 +11,14 @@ use OpenApi\Attributes as OA;
 final readonly class NarrowingView
 {
     public function __construct(
-        #[OA\Property]
-        public string $tag,
+        #[OA\Property(type: 'object', description: 'Values by the key of a filter; a category by its id', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')))]
+        public \stdClass $choices,
         #[OA\Property(description: 'In the smallest unit of the currency')]
         public ?int $priceFrom,
         #[OA\Property]
         public ?int $priceTo,
         #[OA\Property]
         public bool $inStock,
-        #[OA\Property]
-        public string $option,
-        #[OA\Property]
-        public string $choice,
         #[OA\Property(description: 'As it is said beside a title')]
         public string $words,
     ) {

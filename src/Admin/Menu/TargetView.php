@@ -8,6 +8,7 @@ use Lantern\Core\Menu\ContactTarget;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Target;
+use Lantern\Core\Place\Place;
 use OpenApi\Attributes as OA;
 
 /** What an entry leads to. */
@@ -28,7 +29,8 @@ final readonly class TargetView
     ) {
     }
 
-    public static function of(Target $target): self
+    /** @param array<string, Place> $places those that it leads to, by id */
+    public static function of(Target $target, array $places): self
     {
         $narrowing = $target instanceof PlaceTarget && !$target->narrowing->isNone() ? $target->narrowing : null;
 
@@ -46,7 +48,7 @@ final readonly class TargetView
                 $target instanceof ContactTarget => $target->uri,
                 default => '',
             },
-            null === $narrowing ? null : new NarrowingView($narrowing->tag, $narrowing->priceFrom, $narrowing->priceTo, $narrowing->inStock, $narrowing->option, $narrowing->choice, $narrowing->words()),
+            null === $narrowing ? null : new NarrowingView((object) $narrowing->choices, $narrowing->priceFrom, $narrowing->priceTo, $narrowing->inStock, $narrowing->words(array_map(static fn (Place $place): string => $place->title, $places))),
         );
     }
 }

@@ -7,6 +7,9 @@ namespace Lantern\Core\Address;
 /** The query of a request (RFC 3986, 3.4). It is no part of an address and survives every redirect. */
 final class Query
 {
+    /** In bytes; what comes after them is not read as fields. */
+    private const LONGEST = 16_384;
+
     /**
      * The visitor's parameters joined to the target's own, which win where both have one.
      *
@@ -42,6 +45,26 @@ final class Query
         $query = self::merge($own, $visitor);
 
         return $base.('' === $query ? '' : "?$query").('' === $fragment ? '' : "#$fragment");
+    }
+
+    /**
+     * The fields of a query as a form writes them (WHATWG URL, 5.1), a name as often as it is there. What is no text is left out.
+     *
+     * @param int $most fields that are read
+     *
+     * @return list<array{string, string}> names with values
+     */
+    public static function fields(string $query, int $most): array
+    {
+        $fields = [];
+        foreach (\array_slice(self::pairs(substr($query, 0, self::LONGEST)), 0, $most) as $pair) {
+            [$name, $value] = array_map(urldecode(...), explode('=', $pair, 2) + ['', '']);
+            if (mb_check_encoding($name.$value, 'UTF-8') && !str_contains($name.$value, "\0")) {
+                $fields[] = [$name, $value];
+            }
+        }
+
+        return $fields;
     }
 
     /** @return list<string> */

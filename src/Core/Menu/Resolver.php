@@ -83,7 +83,7 @@ final class Resolver
         return new ResolvedEntry(
             $entry->id,
             $label,
-            $leadsSomewhere ? self::href($entry->target, $place) : null,
+            $leadsSomewhere ? self::href($entry->target, $place, $this->places) : null,
             $leadsSomewhere ? $place?->id : null,
             $entry->newTab || ($leadsSomewhere && Serving::NewTab === $place?->serving),
             $children,
@@ -142,11 +142,15 @@ final class Resolver
         return $shown;
     }
 
-    /** Where a link leads; null where it is none. */
-    public static function href(Target $target, ?Place $place): ?string
+    /**
+     * Where a link leads; null where it is none.
+     *
+     * @param array<string, Place> $places those that are referred to, by id
+     */
+    public static function href(Target $target, ?Place $place, array $places = []): ?string
     {
         return match (true) {
-            $target instanceof PlaceTarget => $place?->address->encoded().$target->suffix(),
+            $target instanceof PlaceTarget => $place?->address->encoded().$target->suffix($places),
             $target instanceof OutsideTarget => $target->url,
             $target instanceof ContactTarget => $target->uri,
             default => null,

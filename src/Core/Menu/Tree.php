@@ -146,7 +146,7 @@ final readonly class Tree
     {
         $ids = [];
         foreach ($this->all() as $entry) {
-            $ids[] = $entry->target instanceof PlaceTarget ? $entry->target->placeId : null;
+            $ids = [...$ids, ...$entry->target instanceof PlaceTarget ? $entry->target->placeIds() : []];
             if (null !== $entry->filling) {
                 $ids = [...$ids, $entry->filling->placeId, ...array_keys($entry->filling->labels), ...$entry->filling->leftOut];
             }

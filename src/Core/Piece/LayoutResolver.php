@@ -87,7 +87,7 @@ final class LayoutResolver
             $entry->id,
             $this->inOrder($piece),
             $entry->label ?? $place->title ?? '',
-            $leads && null === $against ? Resolver::href($entry->target, $place) : null,
+            $leads && null === $against ? Resolver::href($entry->target, $place, $this->supplies->places) : null,
             null === $against ? $place : null,
             $entry->newTab || (null === $against && Serving::NewTab === $place?->serving),
             $children,

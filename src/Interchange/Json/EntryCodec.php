@@ -9,7 +9,9 @@ use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingOrder;
 use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Filter;
+use Lantern\Core\Filter\FilterKind;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\SelfFilling;
@@ -91,19 +93,31 @@ final class EntryCodec
 
     public static function narrowing(Fields $fields): Narrowing
     {
-        return new Narrowing($fields->text('tag', ''), $fields->intOrNull('priceFrom'), $fields->intOrNull('priceTo'), $fields->bool('inStock', false), $fields->text('option', ''), $fields->text('choice', ''));
+        $choices = [];
+        foreach ($fields->mapOr('choices', []) as $key => $values) {
+            $values = Fields::of(['choices' => $values], 'narrowing')->textsOr('choices', []);
+            $choices[(string) $key] = FilterKind::Category->value === $key ? array_map(static fn (string $id): string => Fields::of(['category' => $id], 'narrowing')->uuid('category'), $values) : $values;
+        }
+        // As it was written when a listing could be narrowed by one tag and one option only.
+        [$tag, $option, $choice] = [$fields->text('tag', ''), $fields->text('option', ''), $fields->text('choice', '')];
+        if ('' !== $tag) {
+            $choices[FilterKind::Tag->value][] = $tag;
+        }
+        if ('' !== $option && '' !== $choice) {
+            $choices[Filter::option($option)->key()][] = $choice;
+        }
+
+        return new Narrowing($choices, $fields->intOrNull('priceFrom'), $fields->intOrNull('priceTo'), $fields->bool('inStock', false));
     }
 
-    /** @return array{tag: string, priceFrom: int|null, priceTo: int|null, inStock: bool, option: string, choice: string}|null null where nothing is narrowed */
+    /** @return array{choices: \stdClass, priceFrom: int|null, priceTo: int|null, inStock: bool}|null null where nothing is narrowed */
     public static function narrowingShape(Narrowing $narrowing): ?array
     {
         return $narrowing->isNone() ? null : [
-            'tag' => $narrowing->tag,
+            'choices' => (object) $narrowing->choices,
             'priceFrom' => $narrowing->priceFrom,
             'priceTo' => $narrowing->priceTo,
             'inStock' => $narrowing->inStock,
-            'option' => $narrowing->option,
-            'choice' => $narrowing->choice,
         ];
     }
 

@@ -5,10 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Reading\Catalogue;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Core\Menu\Narrowing;
-use Lantern\Core\Piece\ProductOrder;
-use Lantern\Core\Piece\Products;
-use Lantern\Core\Piece\ProductSource;
 use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
@@ -26,7 +22,6 @@ use Lantern\Reading\Places\PlaceReader;
 /** What the pages of the storefront list. Every list is one query, and none holds what is not shown to the visitor. */
 final readonly class ShopReader
 {
-    public const PAGE = 24;
     /** Pages, articles and collections of a list; they are shorter than products. */
     public const CARDS = 60;
     public const NEWEST_IN_FRONT = 8;
@@ -38,13 +33,8 @@ final readonly class ShopReader
     public const LETS_IN = "(p.opens_on IS NULL OR p.opens_on <= :moment) AND (p.closes_on IS NULL OR p.closes_on > :moment) AND p.audience IN ('everyone', :audience)";
 
     /** A category and all below it. */
-    private const TREE = 'WITH RECURSIVE tree AS (SELECT CAST(:category AS uuid) AS id'.self::BELOW;
-    /** Several categories and all below them. */
-    private const TREES = 'WITH RECURSIVE tree AS (SELECT unnest(CAST(:categories AS uuid[])) AS id'.self::BELOW;
-    private const BELOW = " UNION SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category') ";
-    private const IN_TREE = 'f.id IN (SELECT s.product_id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree)))';
-    /** A list of at most so many is read whole and put in order; a longer one is walked in its order until a page is full. */
-    private const FEW = 1000;
+    public const TREE = 'WITH RECURSIVE tree AS (SELECT CAST(:category AS uuid) AS id'.self::BELOW;
+    public const BELOW = " UNION SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category') ";
     /** The migration has an index of letters over this, one for products and one for the rest. */
     private const SEARCHED = "(p.title || ' ' || p.summary)";
     private const MOST_FOUND = 60;
@@ -59,9 +49,9 @@ final readonly class ShopReader
 
     public function details(string $placeId): PlaceDetails
     {
-        $row = new Row($this->connection->fetchAssociative('SELECT p.summary, p.picture, p.rule, p.file, p.published_on, p.download_name, t.html FROM place p LEFT JOIN words t USING (id) WHERE p.id = ?', [$placeId]) ?: []);
+        $row = new Row($this->connection->fetchAssociative('SELECT p.summary, p.picture, p.rule, p.file, p.published_on, p.download_name, p.filters, t.html FROM place p LEFT JOIN words t USING (id) WHERE p.id = ?', [$placeId]) ?: []);
 
-        return new PlaceDetails($row->text('summary'), $row->textOrNull('picture'), new Words($row->text('html')), CollectionRule::fromStored($row->json('rule')), $row->moment('published_on'), StoredFile::fromStored($row->json('file')), $row->text('download_name'));
+        return new PlaceDetails($row->text('summary'), $row->textOrNull('picture'), new Words($row->text('html')), CollectionRule::fromStored($row->json('rule')), $row->moment('published_on'), StoredFile::fromStored($row->json('file')), $row->text('download_name'), $row->text('filters'));
     }
 
     /**
@@ -121,118 +111,10 @@ final readonly class ShopReader
         return $this->cards('SELECT '.self::CARD." FROM place p WHERE p.kind = 'article' AND ".self::SHOWN.$key.' ORDER BY p.published_on DESC NULLS LAST, p.id LIMIT '.$most, $visitor, null === $after ? [] : ['after' => $after]);
     }
 
-    /**
-     * The products of a category and of all categories below it, by name.
-     *
-     * @param string|null $after id of the product that the page before ended with
-     *
-     * @return list<Card>
-     */
-    public function productsOfCategory(string $categoryId, Visitor $visitor, ?string $after = null, Narrowing $narrowing = new Narrowing()): array
-    {
-        [$narrowed, $parameters] = self::narrowed($narrowing);
-
-        return $this->productPage(self::TREE, self::IN_TREE.$narrowed, $visitor, $after, ['category' => $categoryId] + $parameters);
-    }
-
     /** @return list<string> ids of a category and of all below it */
     public function categoriesWithin(string $categoryId): array
     {
         return array_values(array_filter($this->connection->fetchFirstColumn(self::TREE.'SELECT id FROM tree', ['category' => $categoryId]), \is_string(...)));
-    }
-
-    /**
-     * The products of a collection: those picked by hand, or those its rule finds.
-     *
-     * @return list<Card>
-     */
-    public function productsOfCollection(string $collectionId, CollectionRule $rule, Visitor $visitor, ?string $after = null, Narrowing $narrowing = new Narrowing()): array
-    {
-        [$narrowed, $parameters] = self::narrowed($narrowing);
-
-        return match ($rule->by) {
-            'hand' => $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = :collection AND '.self::SHOWN.$narrowed.(null === $after ? '' : ' AND (k.position, p.id) > (SELECT position, product_id FROM pick WHERE collection_id = :collection AND product_id = :after)').' ORDER BY k.position, p.id LIMIT '.(self::PAGE + 1), $visitor, ['collection' => $collectionId] + $parameters + (null === $after ? [] : ['after' => $after])),
-            'newest' => $this->newest($visitor, self::PAGE, $narrowing),
-            default => $this->productPage('', self::ruled($rule).$narrowed, $visitor, $after, ('tag' === $rule->by ? ['tag' => $rule->tag] : []) + $parameters),
-        };
-    }
-
-    /**
-     * Products for pieces: those of a category, of a collection, or of the whole shop by a rule. All pieces are asked for at once,
-     * and those that ask in the same way, only of another category, say, by the same words: most of what this costs is to plan it.
-     *
-     * @param array<string, WantedProducts> $wanted by piece
-     */
-    public function productsFor(array $wanted, Visitor $visitor): FoundProducts
-    {
-        $alike = $found = $parts = $categories = [];
-        $parameters = self::visitor($visitor);
-        foreach ($wanted as $piece => $one) {
-            [$sql, $of, $asked] = $this->productList($one);
-            $alike[$sql.json_encode($asked, \JSON_THROW_ON_ERROR)][] = [$piece, $sql, $of, $asked];
-            $found[$piece] = [];
-            if (PlaceKind::Category === $one->of?->kind) {
-                $categories[$one->of->id] = true;
-            }
-        }
-        if ([] !== $categories) {
-            $parts[] = "SELECT -1 AS nth, '' AS of, within.id, 0 AS turn FROM (".self::TREES.'SELECT id FROM tree) within';
-            $parameters['categories'] = PgArray::of(array_keys($categories));
-        }
-        foreach (array_values($alike) as $n => $group) {
-            [, $sql, , $asked] = $group[0];
-            foreach ($asked as $name => $value) {
-                // Two groups may ask for two tags.
-                $sql = (string) preg_replace("/:$name\b/", ":{$name}_$n", $sql);
-                $parameters["{$name}_$n"] = $value;
-            }
-            // Two pieces may well ask for the same.
-            $parameters["ofs_$n"] = PgArray::of(array_values(array_unique(array_column($group, 2))));
-            $parts[] = <<<SQL
-                SELECT $n AS nth, wanted.of, listed.id, listed.turn FROM unnest(CAST(:ofs_$n AS text[])) AS wanted (of)
-                CROSS JOIN LATERAL (SELECT one.id, row_number() OVER () AS turn FROM ($sql) one) listed
-                SQL;
-        }
-        $lists = [];
-        foreach ([] === $parts ? [] : $this->connection->fetchAllAssociative(implode(' UNION ALL ', $parts).' ORDER BY nth, turn', $parameters) as $columns) {
-            $row = new Row($columns);
-            $lists[$row->int('nth')][$row->text('of')][] = $row->text('id');
-        }
-        foreach (array_values($alike) as $n => $group) {
-            foreach ($group as [$piece, , $of]) {
-                $found[$piece] = $lists[$n][$of] ?? [];
-            }
-        }
-
-        return new FoundProducts($found, $lists[-1][''] ?? []);
-    }
-
-    /** @return array{string, string, array<string, mixed>} SQL of one list, of what it is (`wanted.of` in it), and what else it asks for */
-    private function productList(WantedProducts $wanted): array
-    {
-        [$narrowed, $parameters] = self::narrowed($wanted->narrowing);
-        $rule = match ($wanted->piece->source) {
-            ProductSource::Tag => CollectionRule::of('tag', $wanted->piece->tag),
-            ProductSource::Reduced => CollectionRule::of('reduced'),
-            ProductSource::Newest => CollectionRule::of('newest'),
-            ProductSource::Featured => CollectionRule::of('featured'),
-            default => PlaceKind::Collection === $wanted->of?->kind ? $this->details($wanted->of->id)->rule : null,
-        };
-        $place = $wanted->of->id ?? '';
-        [$with, $from, $where, $laid, $of, $more] = match (true) {
-            null === $rule && PlaceKind::Category === $wanted->of?->kind => [str_replace(':category', 'wanted.of', self::TREE), '', self::IN_TREE, 'p.title, p.id', $place, []],
-            'hand' === $rule?->by && null !== $wanted->of => ['', 'JOIN pick k ON k.product_id = f.id AND k.collection_id = CAST(wanted.of AS uuid)', 'true', 'k.position, p.id', $place, []],
-            null === $rule => ['', '', 'true', 'p.title, p.id', '', []],
-            default => ['', '', self::ruled($rule), 'newest' === $rule->by ? 'f.new_since DESC, f.id' : 'p.title, p.id', '', 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
-        };
-        $order = match ($wanted->piece->order) {
-            ProductOrder::Laid => $laid,
-            ProductOrder::Name => 'p.title, p.id',
-            ProductOrder::Price => 'f.price, p.id',
-            ProductOrder::Newest => 'f.new_since DESC, f.id',
-        };
-
-        return ["{$with}SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".self::SHOWN.$narrowed." ORDER BY $order LIMIT {$wanted->piece->most}", $of, $more + $parameters];
     }
 
     /**
@@ -257,8 +139,8 @@ final readonly class ShopReader
             PlaceKind::Category => [self::TREE.$products.'p.id = ANY (ARRAY(SELECT s.product_id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))))', ['category' => $place->id]],
             PlaceKind::Collection => match ($rule->by) {
                 'hand' => [$products.'EXISTS (SELECT FROM pick k WHERE k.collection_id = :collection AND k.product_id = p.id)', ['collection' => $place->id]],
-                'newest' => ['SELECT least(count(*), '.self::PAGE.") FROM place p WHERE p.kind = 'product' AND ".self::SHOWN, []],
-                default => [$products.self::ruled($rule), 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
+                'newest' => ['SELECT least(count(*), '.Listing::NEWEST.") FROM place p WHERE p.kind = 'product' AND ".self::SHOWN, []],
+                default => [$products.PieceProducts::ruled($rule), 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
             },
             PlaceKind::PageGroup => ["SELECT count(*) FROM place p WHERE p.kind = 'page' AND p.parent_id = :parent AND ".self::SHOWN, ['parent' => $place->id]],
             default => [null, []],
@@ -268,48 +150,10 @@ final readonly class ShopReader
         return is_numeric($count) ? (int) $count : null;
     }
 
-    private static function ruled(CollectionRule $rule): string
-    {
-        return match ($rule->by) {
-            'tag' => 'f.tags @> ARRAY[CAST(:tag AS text)]',
-            'reduced' => 'f.reduced_from IS NOT NULL',
-            'featured' => 'f.featured',
-            default => 'true',
-        };
-    }
-
     /** @return list<Card> */
-    public function newest(Visitor $visitor, int $most, Narrowing $narrowing = new Narrowing()): array
+    public function newest(Visitor $visitor, int $most): array
     {
-        [$narrowed, $parameters] = self::narrowed($narrowing);
-
-        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".self::SHOWN.$narrowed.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor, $parameters);
-    }
-
-    /** @return list<Card> */
-    public function allProducts(Visitor $visitor, ?string $after = null, Narrowing $narrowing = new Narrowing()): array
-    {
-        [$narrowed, $parameters] = self::narrowed($narrowing);
-
-        return $this->productPage('', 'true'.$narrowed, $visitor, $after, $parameters);
-    }
-
-    /** @return array{string, array<string, mixed>} a condition that begins with AND, or nothing */
-    private static function narrowed(Narrowing $narrowing): array
-    {
-        $conditions = array_filter([
-            'ntag' => '' === $narrowing->tag ? null : 'f.tags @> ARRAY[CAST(:ntag AS text)]',
-            'nfrom' => null === $narrowing->priceFrom ? null : 'f.price >= :nfrom',
-            'nto' => null === $narrowing->priceTo ? null : 'f.price <= :nto',
-            'nstock' => $narrowing->inStock ? 'f.stock > 0' : null,
-            'noption' => '' === $narrowing->option ? null : 'jsonb_exists(f.options -> :noption, :nchoice)',
-        ]);
-        $parameters = ['ntag' => $narrowing->tag, 'nfrom' => $narrowing->priceFrom, 'nto' => $narrowing->priceTo, 'noption' => $narrowing->option];
-
-        return [
-            implode('', array_map(static fn (string $condition): string => " AND $condition", $conditions)),
-            array_intersect_key($parameters, $conditions) + (isset($conditions['noption']) ? ['nchoice' => $narrowing->choice] : []),
-        ];
+        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".self::SHOWN.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor);
     }
 
     public function product(Place $place): ?ProductFacts
@@ -396,7 +240,7 @@ final readonly class ShopReader
     public function options(): array
     {
         $options = [];
-        foreach ($this->connection->fetchAllAssociative("SELECT option AS name, choice FROM choice WHERE option <> '' ORDER BY 1, 2 LIMIT 500") as $columns) {
+        foreach ($this->connection->fetchAllAssociative("SELECT substr(filter, 8) AS name, choice FROM posting WHERE filter LIKE 'option.%' ORDER BY 1, 2 LIMIT 500") as $columns) {
             $row = new Row($columns);
             $options[$row->text('name')][] = $row->text('choice');
         }
@@ -407,35 +251,7 @@ final readonly class ShopReader
     /** @return list<string> the tags that products have, for whoever fills a collection by one */
     public function tags(): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn("SELECT choice FROM choice WHERE option = '' ORDER BY choice LIMIT 500"), \is_string(...)));
-    }
-
-    /**
-     * @param array<string, mixed> $parameters
-     *
-     * @return list<Card>
-     */
-    private function productPage(string $with, string $where, Visitor $visitor, ?string $after, array $parameters = []): array
-    {
-        $key = null === $after ? '' : ' AND (p.title, p.id) > (SELECT title, id FROM place WHERE id = :after)';
-        // Which way is short only the number tells, and no statistics know it for one category or one tag.
-        $few = 'true' === $where ? null : $this->atMostFew("$with SELECT f.id FROM product f WHERE $where", $parameters);
-        $from = null === $few ? 'place p JOIN product f ON f.id = p.id' : 'unnest(CAST(:few AS uuid[])) AS few (id) JOIN place p ON p.id = few.id JOIN product f ON f.id = few.id';
-        $sql = (null === $few ? $with : '').' SELECT '.self::CARD.', '.self::FACTS." FROM $from WHERE p.kind = 'product' AND ".(null === $few ? "$where AND " : '').self::SHOWN.$key.' ORDER BY p.title, p.id LIMIT '.(self::PAGE + 1);
-
-        return $this->cards($sql, $visitor, (null === $few ? $parameters : ['few' => PgArray::of($few)]) + (null === $after ? [] : ['after' => $after]));
-    }
-
-    /**
-     * @param array<string, mixed> $parameters
-     *
-     * @return list<string>|null ids; null where there are more than a few
-     */
-    private function atMostFew(string $ids, array $parameters): ?array
-    {
-        $found = $this->connection->fetchFirstColumn("$ids LIMIT ".(self::FEW + 1), $parameters);
-
-        return \count($found) > self::FEW ? null : array_values(array_filter($found, \is_string(...)));
+        return array_values(array_filter($this->connection->fetchFirstColumn("SELECT choice FROM posting WHERE filter = 'tag' ORDER BY choice LIMIT 500"), \is_string(...)));
     }
 
     /**
@@ -463,7 +279,7 @@ final readonly class ShopReader
     }
 
     /** @return array{moment: string, audience: string} what `SHOWN` asks for */
-    private static function visitor(Visitor $visitor): array
+    public static function visitor(Visitor $visitor): array
     {
         return ['moment' => $visitor->moment->format(\DATE_ATOM), 'audience' => $visitor->signedIn ? 'customers' : 'guests'];
     }

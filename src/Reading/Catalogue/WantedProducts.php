@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Reading\Catalogue;
 
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Piece\Products;
 use Lantern\Core\Place\Place;
 

@@ -6,6 +6,8 @@ namespace Lantern\Reading\Copies;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Release\CopyName;
+use Lantern\Reading\Catalogue\ListingReader;
+use Lantern\Reading\Catalogue\PieceProducts;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Menus\FillingReader;
 use Lantern\Reading\Menus\MenuReader;
@@ -20,6 +22,7 @@ final readonly class Copy
     public RuleReader $rules;
     public MenuReader $menus;
     public ShopReader $shop;
+    public ListingReader $listings;
     public FillingReader $fillings;
     public SettingReader $settings;
     public LayoutReader $layouts;
@@ -31,10 +34,11 @@ final readonly class Copy
         $this->rules = new RuleReader($connection);
         $this->menus = new MenuReader($connection);
         $this->shop = new ShopReader($connection);
+        $this->listings = new ListingReader($connection);
         $this->fillings = new FillingReader($connection);
         $this->settings = new SettingReader($connection);
         $this->versions = new VersionReader($name, $connection);
-        $this->layouts = new LayoutReader($connection, $this->menus, $this->places, $this->fillings, $this->shop, $this->settings);
+        $this->layouts = new LayoutReader($connection, $this->menus, $this->places, $this->fillings, $this->shop, new PieceProducts($connection, $this->shop), $this->settings);
     }
 
     /** @see VersionReader::frame() */

@@ -63,7 +63,7 @@ final readonly class OutlineWriter
             $this->collect(($panels[$entry->id] ?? null)->entries ?? [], 1, $places, $titles, $panel);
             $place = $entry->target instanceof PlaceTarget ? $places[$entry->target->placeId] ?? null : null;
             $lines[] = new OutlineLine(
-                \count($lines) + 1, $level, $entry->label ?? ($titles ? $place->title ?? '' : ''), self::lead($entry->target, $place),
+                \count($lines) + 1, $level, $entry->label ?? ($titles ? $place->title ?? '' : ''), self::lead($entry->target, $place, $places),
                 $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note,
                 null === $entry->filling ? null : self::filling($entry->filling, $places),
                 $entry->content instanceof Piece ? self::piece($entry->content, $places) : null,
@@ -88,10 +88,11 @@ final readonly class OutlineWriter
         return $values;
     }
 
-    private static function lead(Target $target, ?Place $place): string
+    /** @param array<string, Place> $places */
+    private static function lead(Target $target, ?Place $place, array $places): string
     {
         return match (true) {
-            $target instanceof PlaceTarget => null === $place ? '' : $place->address->encoded().$target->suffix(),
+            $target instanceof PlaceTarget => null === $place ? '' : $place->address->encoded().$target->suffix($places),
             $target instanceof OutsideTarget => $target->url,
             $target instanceof ContactTarget => $target->uri,
             default => '',

@@ -6,7 +6,8 @@ namespace Lantern\Reading\Pieces;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Filters;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Piece\Band;
@@ -24,6 +25,7 @@ use Lantern\Core\Visitor;
 use Lantern\Interchange\Json\Fields;
 use Lantern\Interchange\Json\PieceCodec;
 use Lantern\Reading\Catalogue\Card;
+use Lantern\Reading\Catalogue\PieceProducts;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Catalogue\WantedProducts;
 use Lantern\Reading\Copies\SettingReader;
@@ -40,6 +42,7 @@ final readonly class LayoutReader
         private PlaceReader $places,
         private FillingReader $fillings,
         private ShopReader $shop,
+        private PieceProducts $products,
         private SettingReader $settings,
     ) {
     }
@@ -125,7 +128,7 @@ final readonly class LayoutReader
             }
         }
 
-        $found = $this->shop->productsFor($wanted, $visitor);
+        $found = $this->products->chosen($wanted, Filters::of($this->settings->all()->values), $visitor);
 
         return [new Supplies($places, $this->fillings->candidates($trees, $visitor->moment), $found->ids, $children, $this->thatAreThere(array_values(array_filter($pictures, \is_string(...)))), $this->settings->all()->values), $cards, array_values(array_unique([...$lists, ...$found->within]))];
     }

@@ -7,7 +7,7 @@ namespace Lantern\Reading\Places;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
 use Lantern\Core\Answer\Answerer;
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
@@ -69,8 +69,7 @@ final readonly class OwnAddresses
             if (null === $place) {
                 continue;
             }
-            parse_str($query, $fields);
-            $narrowing = $place->kind->canBeNarrowed() ? Narrowing::fromQuery($fields) : new Narrowing();
+            $narrowing = $place->kind->canBeNarrowed() ? $workbench->places->knowingCategories(Narrowing::fromQuery($query)) : new Narrowing();
             try {
                 $targets[$one] = new PlaceTarget($place->id, $narrowing->isNone() ? $part : '', $narrowing);
             } catch (Refused) {

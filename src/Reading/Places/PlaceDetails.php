@@ -11,6 +11,7 @@ use Lantern\Core\Words\Words;
 /** What a place's own page shows besides its title. */
 final readonly class PlaceDetails
 {
+    /** @param string $filters of its listing, as `Filters` keeps them; empty: as everywhere */
     public function __construct(
         public string $summary,
         public ?string $picture,
@@ -19,6 +20,7 @@ final readonly class PlaceDetails
         public ?\DateTimeImmutable $publishedOn,
         public ?StoredFile $file = null,
         public string $downloadName = '',
+        public string $filters = '',
     ) {
     }
 }

@@ -6,6 +6,7 @@ namespace Lantern\Reading\Places;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Light;
@@ -47,6 +48,18 @@ final class PlaceReader implements PlaceLookup
         return array_combine(array_map(static fn (Place $place): string => $place->address->path, $places), $places);
     }
 
+    /** What was asked for in an address, with its categories as ids. */
+    public function knowingCategories(Narrowing $asked): Narrowing
+    {
+        $paths = $asked->categoryIds();
+        $ids = [];
+        foreach ([] === $paths ? [] : $this->places("kind = 'category' AND address = ANY (CAST(:paths AS text[]))", ['paths' => PgArray::of(array_map(static fn (string $path): string => "/$path", $paths))]) as $place) {
+            $ids[ltrim($place->address->path, '/')] = $place->id;
+        }
+
+        return $asked->callingCategories($ids);
+    }
+
     public function get(string $id): ?Place
     {
         return $this->one('id = ?', $id);
@@ -76,7 +89,7 @@ final class PlaceReader implements PlaceLookup
      */
     public function referredToByMenus(array $menuIds): array
     {
-        return [] === $menuIds ? [] : $this->places('id IN (SELECT place_id FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])))', ['ids' => PgArray::of($menuIds)]);
+        return [] === $menuIds ? [] : $this->places("id IN (SELECT place_id FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) UNION SELECT CAST(jsonb_array_elements_text(narrowing #> '{choices,category}') AS uuid) FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) AND narrowing #> '{choices,category}' IS NOT NULL)", ['ids' => PgArray::of($menuIds)]);
     }
 
     /**

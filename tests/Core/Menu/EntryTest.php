@@ -7,7 +7,7 @@ namespace Lantern\Tests\Core\Menu;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\EntryPart;
 use Lantern\Core\Menu\Heading;
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Place\Audience;
@@ -28,7 +28,7 @@ final class EntryTest extends TestCase
     {
         self::assertFalse((new Entry('a', new Heading(), $one))->isSameLine(new Entry('a', new Heading(), $other)));
         self::assertFalse((new Entry('a', new Heading(), 'x', note: $one))->equals(new Entry('a', new Heading(), 'x', note: $other)));
-        self::assertFalse((new Narrowing(tag: $one))->equals(new Narrowing(tag: $other)));
+        self::assertFalse((new Narrowing(['tag' => [$one]]))->equals(new Narrowing(['tag' => [$other]])));
     }
 
     #[DataProvider('others')]
@@ -48,7 +48,7 @@ final class EntryTest extends TestCase
         $target = new PlaceTarget('p');
         yield [new Entry('a', new PlaceTarget('q'), 'Label'), EntryPart::Target];
         yield [new Entry('a', new PlaceTarget('p', 'part'), 'Label'), EntryPart::Target];
-        yield [new Entry('a', new PlaceTarget('p', '', new Narrowing('gift')), 'Label'), EntryPart::Target];
+        yield [new Entry('a', new PlaceTarget('p', '', new Narrowing(['tag' => ['gift']])), 'Label'), EntryPart::Target];
         yield [new Entry('a', $target, null), EntryPart::Label];
         yield [new Entry('a', $target, 'Label', enabled: false), EntryPart::Enabled];
         yield [new Entry('a', $target, 'Label', audience: Audience::Customers), EntryPart::Audience];
@@ -85,6 +85,6 @@ final class EntryTest extends TestCase
         yield [static fn (): Opening => new Opening(new \DateTimeImmutable('2027-01-02'), new \DateTimeImmutable('2027-01-01')), 'closesOn'];
         yield [static fn (): Opening => new Opening(new \DateTimeImmutable('9999-12-31T23:59:59-01:00')), 'opensOn'];
         yield [static fn (): Narrowing => new Narrowing(priceFrom: 2, priceTo: 1), 'narrowing'];
-        yield [static fn (): Narrowing => new Narrowing(option: 'Size'), 'narrowing'];
+        yield [static fn (): Narrowing => new Narrowing(['option.' => ['Size']]), 'filter'];
     }
 }

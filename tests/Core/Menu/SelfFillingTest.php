@@ -9,7 +9,7 @@ use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingOrder;
 use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\ResolvedEntry;
 use Lantern\Core\Menu\ResolvedMenu;
@@ -80,19 +80,7 @@ final class SelfFillingTest extends TestCase
         yield [static fn () => new SelfFilling(FillingSource::Newest, kind: PlaceKind::Search), 'which kind'];
         yield [static fn () => new SelfFilling(FillingSource::Categories, labels: ['p' => ' ']), 'label'];
         yield [static fn () => new Narrowing(priceFrom: 900, priceTo: 500), 'highest price'];
-        yield [static fn () => new Narrowing(option: 'Sheet size'), 'both the option'];
-        yield [static fn () => new PlaceTarget('p', 'part', new Narrowing('gift')), 'not to both'];
-    }
-
-    public function testANarrowingTravelsInTheAddressAndBack(): void
-    {
-        foreach ([new Narrowing('gift & more', 500, 2050, true, 'Sheet size', '50 × 70 cm'), new Narrowing(priceTo: 5), new Narrowing()] as $narrowing) {
-            parse_str($narrowing->query(), $query);
-            self::assertEquals($narrowing, Narrowing::fromQuery($query));
-        }
-        self::assertSame('?tag=gift&price-to=20.00', (new PlaceTarget('p', '', new Narrowing('gift', null, 2000)))->suffix());
-        self::assertTrue(Narrowing::fromQuery(['tag' => ['x'], 'price-from' => 'many', 'in-stock' => '1', 'option' => 'alone'])->isNone(), 'what cannot be understood narrows nothing');
-        self::assertEquals(new Narrowing(priceTo: 100), Narrowing::fromQuery(['price-from' => '5', 'price-to' => '1']));
+        yield [static fn () => new PlaceTarget('p', 'part', new Narrowing(['tag' => ['gift']])), 'not to both'];
     }
 
     /** @param list<Place> $candidates */

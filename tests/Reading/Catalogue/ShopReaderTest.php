@@ -5,11 +5,14 @@ declare(strict_types=1);
 namespace Lantern\Tests\Reading\Catalogue;
 
 use Lantern\Core\Address\Address;
-use Lantern\Core\Place\CollectionRule;
+use Lantern\Core\Filter\Filters;
+use Lantern\Core\Filter\ListingOrder;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Catalogue\Card;
+use Lantern\Reading\Catalogue\Listing;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Places\PlaceFilter;
@@ -64,31 +67,21 @@ final class ShopReaderTest extends ShopTestCase
 
     public function testCollectionsFillThemselvesByTheirRules(): void
     {
-        $titles = fn (string $key): array => array_map(
-            static fn (Card $card): string => $card->place->title,
-            $this->shop()->productsOfCollection(DemoId::of("collections/$key"), $this->shop()->details(DemoId::of("collections/$key"))->rule, $this->guest()),
-        );
-        self::assertCount(12, $titles('first-binding'));
-        self::assertSame([], $titles('winter-window'));
-        foreach ($this->shop()->productsOfCollection(DemoId::of('collections/reduced'), CollectionRule::of('reduced'), $this->guest()) as $card) {
+        $listed = fn (string $key): array => $this->listed(Listing::ofCollection(DemoId::of("collections/$key"), $this->shop()->details(DemoId::of("collections/$key"))->rule));
+        self::assertCount(12, $listed('first-binding'));
+        self::assertSame([], $listed('winter-window'));
+        foreach ($listed('reduced') as $card) {
             self::assertGreaterThan($card->product?->price, $card->product?->reducedFrom);
         }
-        foreach ($this->shop()->productsOfCollection(DemoId::of('collections/acid-free'), CollectionRule::of('tag', 'acid-free'), $this->guest()) as $card) {
+        foreach ($listed('acid-free') as $card) {
             self::assertContains('acid-free', $card->product->tags ?? []);
         }
-        self::assertCount(ShopReader::PAGE, $titles('newest'));
+        self::assertCount(Listing::NEWEST, $listed('newest'));
     }
 
-    public function testACategoryListsWhatStandsBelowItPageByPage(): void
+    public function testACategoryListsWhatStandsBelowIt(): void
     {
-        $seen = [];
-        $after = null;
-        do {
-            $page = $this->shop()->productsOfCategory(DemoId::of('categories/papers'), $this->guest(), $after);
-            foreach (\array_slice($page, 0, ShopReader::PAGE) as $card) {
-                $seen[] = $after = $card->place->id;
-            }
-        } while (\count($page) > ShopReader::PAGE);
+        $seen = array_keys($this->listed(Listing::ofCategory(DemoId::of('categories/papers'))));
         $all = $this->workbench()->fetchFirstColumn("SELECT s.product_id FROM standing s JOIN place c ON c.id = s.category_id WHERE c.address LIKE '/papers/%'");
         sort($seen);
         sort($all);
@@ -97,9 +90,9 @@ final class ShopReaderTest extends ShopTestCase
 
     public function testAQuietCategoryLeavesItsProductsUntouched(): void
     {
-        $before = \count($this->shop()->productsOfCategory(DemoId::of('categories/kits'), $this->guest()));
+        $before = \count($this->listed(Listing::ofCategory(DemoId::of('categories/kits'))));
         $this->workbench()->executeStatement("UPDATE place SET light = 'quiet' WHERE address = '/kits/calendar-kits'");
-        self::assertCount($before, $this->shop()->productsOfCategory(DemoId::of('categories/kits'), $this->guest()));
+        self::assertCount($before, $this->listed(Listing::ofCategory(DemoId::of('categories/kits'))));
     }
 
     public function testThePlacesTableIsSearchedNarrowedAndPaged(): void
@@ -135,5 +128,13 @@ final class ShopReaderTest extends ShopTestCase
     private function guest(): Visitor
     {
         return Visitor::guest(new \DateTimeImmutable());
+    }
+
+    /** @return array<string, Card> by id */
+    private function listed(Listing $listing): array
+    {
+        $ids = $this->service(Copies::class)->workbench->listings->page($listing, new Narrowing(), Filters::of([]), ListingOrder::Laid, 100, null, 100, $this->guest());
+
+        return $this->shop()->cardsOf($ids, $this->guest());
     }
 }

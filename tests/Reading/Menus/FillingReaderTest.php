@@ -8,7 +8,6 @@ use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingOrder;
 use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
-use Lantern\Core\Menu\Narrowing;
 use Lantern\Core\Menu\SelfFilling;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Place\Place;
@@ -48,28 +47,6 @@ final class FillingReaderTest extends ShopTestCase
         self::assertNotSame([], $found[6]);
         self::assertSame((string) $this->value("SELECT id FROM place WHERE kind = 'article' AND light = 'open' ORDER BY published_on DESC LIMIT 1"), $found[7][0]->id);
         self::assertSame((string) $this->value('SELECT id FROM product ORDER BY new_since DESC, id LIMIT 1'), $found[8][0]->id);
-    }
-
-    public function testAPageIsNarrowedByItsQuery(): void
-    {
-        $shop = $this->service(Copies::class)->workbench->shop;
-        $guest = Visitor::guest(new \DateTimeImmutable());
-        $all = $shop->productsOfCategory(DemoId::of('categories/papers'), $guest);
-        foreach ([
-            [new Narrowing('acid-free'), static fn (array $tags, int $price, int $stock): bool => \in_array('acid-free', $tags, true)],
-            [new Narrowing(priceFrom: 600, priceTo: 700), static fn (array $tags, int $price, int $stock): bool => $price >= 600 && $price <= 700],
-            [new Narrowing(inStock: true), static fn (array $tags, int $price, int $stock): bool => $stock > 0],
-        ] as [$narrowing, $holds]) {
-            $narrowed = $shop->productsOfCategory(DemoId::of('categories/papers'), $guest, null, $narrowing);
-            self::assertNotSame([], $narrowed);
-            foreach ($narrowed as $card) {
-                self::assertNotNull($card->product);
-                self::assertTrue($holds($card->product->tags, $card->product->price, $card->product->stock), $narrowing->words());
-            }
-        }
-        self::assertNotSame([], $all);
-        self::assertNotSame([], $shop->productsOfCategory(DemoId::of('categories/papers'), $guest, null, new Narrowing(option: 'Sheet', choice: '70 × 100 cm')));
-        self::assertSame([], $shop->productsOfCategory(DemoId::of('categories/papers'), $guest, null, new Narrowing(option: 'Sheet', choice: 'none')));
     }
 
     public function testTheOneFieldFindsWordsInAnyOrderAndWithASlip(): void

@@ -9,7 +9,7 @@ use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Insert;
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;
@@ -69,7 +69,7 @@ final class OutlineMatcherTest extends ShopTestCase
         ], $told);
         self::assertStringContainsString('Nothing in this shop is at /nowhere-at-all', (string) $lines[12]->problem);
         self::assertInstanceOf(PlaceTarget::class, $lines[11]->entry?->target);
-        self::assertSame('marbled', $lines[11]->entry->target->narrowing->tag);
+        self::assertSame(['tag' => ['marbled']], $lines[11]->entry->target->narrowing->choices);
         self::assertNull($lines[0]->entry?->label, 'the very title follows the place');
         self::assertSame('combed', $lines[2]->entry?->label);
     }
@@ -78,7 +78,7 @@ final class OutlineMatcherTest extends ShopTestCase
     {
         $menu = DemoId::of('menus/header');
         $this->service(MenuEditor::class)->move($menu, 1, new Together([
-            new Insert(new Entry((new UuidV7())->toRfc4122(), new PlaceTarget(DemoId::of('categories/papers'), '', new Narrowing('gift', null, 2000)), 'Small sheets', [], false, Audience::Customers, new Opening(new \DateTimeImmutable('2030-01-01T00:00:00Z')), false, 'Ask Imke'), new Position(null, 0)),
+            new Insert(new Entry((new UuidV7())->toRfc4122(), new PlaceTarget(DemoId::of('categories/papers'), '', new Narrowing(['tag' => ['gift']], null, 2000)), 'Small sheets', [], false, Audience::Customers, new Opening(new \DateTimeImmutable('2030-01-01T00:00:00Z')), false, 'Ask Imke'), new Position(null, 0)),
             new Insert(new Entry((new UuidV7())->toRfc4122(), new OutsideTarget('https://fair.example/?a=1&b=2'), 'The <fair> & more', newTab: true), new Position(null, 1)),
             new Insert(new Entry((new UuidV7())->toRfc4122(), new Heading(), 'New', filling: new SelfFilling(FillingSource::Categories, DemoId::of('categories/papers'), depth: 2, labels: [DemoId::of('categories/marbled') => 'Marbled'], leftOut: [DemoId::of('categories/plain')])), new Position(null, 2)),
         ]), $this->person());

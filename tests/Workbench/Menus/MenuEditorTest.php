@@ -12,7 +12,7 @@ use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Insert;
 use Lantern\Core\Menu\Lift;
 use Lantern\Core\Menu\Move;
-use Lantern\Core\Menu\Narrowing;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;
 use Lantern\Core\Menu\RelocateAll;
@@ -199,7 +199,7 @@ final class MenuEditorTest extends ShopTestCase
             new Rewrite(new Entry($papers->id, $papers->target, 'All papers')),
             new Shift($boards->id, Direction::Up),
             new RelocateAll([$boards->id, $papers->children[0]->id], new Position(null, 3)),
-            new Rewrite(new Entry($boards->id, new PlaceTarget(DemoId::of('categories/boards'), '', new Narrowing('acid-free', 500, 2000, true, 'Sheet size', '50 × 70 cm')), null, filling: new SelfFilling(FillingSource::Products, DemoId::of('categories/boards'), null, 1, 3, FillingOrder::Price, [DemoId::of('categories/papers') => 'Words'], [DemoId::of('categories/tools')]))),
+            new Rewrite(new Entry($boards->id, new PlaceTarget(DemoId::of('categories/boards'), '', new Narrowing(['tag' => ['acid-free'], 'option.Sheet size' => ['50 × 70 cm']], 500, 2000, true)), null, filling: new SelfFilling(FillingSource::Products, DemoId::of('categories/boards'), null, 1, 3, FillingOrder::Price, [DemoId::of('categories/papers') => 'Words'], [DemoId::of('categories/tools')]))),
             new ShiftAll([$papers->id], Direction::Down),
             new Lift($papers->id),
             new RemoveAll([$boards->id]),

@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Reading\Catalogue;
+
+use Lantern\Core\Filter\Filter;
+use Lantern\Core\Filter\FilterKind;
+use Lantern\Core\Filter\Filters;
+use Lantern\Core\Filter\ListingQuery;
+use Lantern\Core\Filter\ShownFilters;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Visitor;
+use Lantern\Reading\Copies\Copy;
+
+/** A listing with what is chosen in its filters, and what they offer further. */
+final readonly class NarrowedListing
+{
+    /**
+     * @param ListingQuery         $query      what is known of what was asked
+     * @param array<string, Place> $categories that may be chosen or are, by id
+     */
+    private function __construct(
+        public Listing $listing,
+        public ListingQuery $query,
+        public Filters $filters,
+        public ShownFilters $shown,
+        public array $categories,
+    ) {
+    }
+
+    /**
+     * @param ListingQuery      $asked    with categories by their addresses
+     * @param list<Filter>|null $offered  null: those of the listing
+     * @param list<Card>|null   $children the categories that may be chosen, where they are known already
+     */
+    public static function ofPlace(Copy $copy, Place $place, ListingQuery $asked, Visitor $visitor, ?array $offered = null, ?array $children = null): self
+    {
+        $filters = Filters::of($copy->settings->all()->values);
+        $details = PlaceKind::Collection === $place->kind || null === $offered ? $copy->shop->details($place->id) : null;
+        $listing = match ($place->kind) {
+            PlaceKind::Category => Listing::ofCategory($place->id),
+            PlaceKind::Collection => Listing::ofCollection($place->id, $details->rule ?? throw new \LogicException('It was read.')),
+            default => Listing::everything(),
+        };
+        $offered ??= $filters->ofPlace($details->filters ?? '');
+        if (self::offersCategories($offered)) {
+            $children ??= $copy->shop->below(PlaceKind::Category === $place->kind ? $place->id : null, $visitor, PlaceKind::Category);
+        }
+
+        return self::of($copy, $listing, $asked, $offered, $filters, $children ?? [], $visitor);
+    }
+
+    /**
+     * @param list<Filter> $offered
+     * @param list<Card>   $children
+     */
+    public static function of(Copy $copy, Listing $listing, ListingQuery $asked, array $offered, Filters $filters, array $children, Visitor $visitor): self
+    {
+        $query = $asked->narrowing->isNone() ? $asked : $asked->knowing($copy->listings->known($copy->places->knowingCategories($asked->narrowing), $filters));
+        $categories = [];
+        foreach (self::offersCategories($offered) ? $children : [] as $card) {
+            $categories[$card->place->id] = $card->place;
+        }
+        $categories += $copy->places->byIds(array_values(array_diff($query->narrowing->categoryIds(), array_keys($categories))));
+        $counts = $copy->listings->counts($listing, $query->narrowing, $offered, $filters, array_keys($categories), $visitor);
+
+        return new self($listing, $query, $filters, ShownFilters::of($counts, $query->narrowing, $offered, $filters, array_map(static fn (Place $one): string => $one->title, $categories)), $categories);
+    }
+
+    /** @return array<string, string> the address of each category that is in play, without the first slash, by its id */
+    public function addresses(): array
+    {
+        return array_map(static fn (Place $one): string => ltrim($one->address->path, '/'), $this->categories);
+    }
+
+    /** @param list<Filter> $filters */
+    private static function offersCategories(array $filters): bool
+    {
+        return [] !== array_filter($filters, static fn (Filter $filter): bool => FilterKind::Category === $filter->kind);
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Storefront;
+
+use Lantern\Core\Filter\ListingQuery;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceKind;
+use Lantern\Reading\Catalogue\Card;
+use Lantern\Reading\Catalogue\NarrowedListing;
+
+/** The listings of products on the pages of the shop. */
+final readonly class Listings
+{
+    public const PAGE = 24;
+
+    public static function asked(Visit $visit): ListingQuery
+    {
+        return ListingQuery::asked(explode('?', $visit->target, 2)[1] ?? '');
+    }
+
+    /** @param list<Card> $children categories that stand directly below the place */
+    public static function ofPlace(Visit $visit, Place $place, array $children): ShownListing
+    {
+        return self::page($visit, $place, NarrowedListing::ofPlace($visit->copy, $place, self::asked($visit), $visit->visitor, null, PlaceKind::Collection === $place->kind ? null : $children));
+    }
+
+    public static function page(Visit $visit, Place $place, NarrowedListing $narrowed): ShownListing
+    {
+        $total = $narrowed->shown->total;
+        $ids = 0 === $total ? [] : $visit->copy->listings->page($narrowed->listing, $narrowed->query->narrowing, $narrowed->filters, $narrowed->query->order, $total, $narrowed->query->after, self::PAGE, $visit->visitor);
+        $page = \array_slice($ids, 0, self::PAGE);
+        $cards = $visit->copy->shop->cardsOf($page, $visit->visitor);
+
+        return new ShownListing(
+            $visit->prefix.$place->address->encoded(),
+            $narrowed->query,
+            $narrowed->shown,
+            array_values(array_filter(array_map(static fn (string $id): ?Card => $cards[$id] ?? null, $page))),
+            \count($ids) > self::PAGE ? $page[self::PAGE - 1] : null,
+            $narrowed->addresses(),
+        );
+    }
+}
