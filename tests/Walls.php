@@ -29,7 +29,7 @@ final class Walls
     private const ROOMS = [
         'Address' => [],
         'Looks' => [],
-        'Shop' => ['Looks'],
+        'Shop' => ['Looks', 'Filter', 'Address'],
         'Policy' => [],
         'Place' => ['Address'],
         'Words' => ['Address'],

@@ -195,15 +195,6 @@ final readonly class MenuViews
         }, $lines));
     }
 
-    public function parts(string $placeId): PartsView
-    {
-        $workbench = $this->copies->workbench;
-        $place = $workbench->places->get($placeId) ?? throw NotThere::place();
-        $narrowed = $place->kind->canBeNarrowed();
-
-        return new PartsView($this->places->anchors($workbench->shop->words($placeId)), $narrowed, $narrowed ? $workbench->shop->tags() : [], (object) ($narrowed ? $workbench->shop->options() : []));
-    }
-
     /**
      * @param list<Entry>                          $entries
      * @param array<string, Place>                 $places

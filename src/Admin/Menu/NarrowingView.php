@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Menu;
 
+use Lantern\Core\Filter\Narrowing;
+use Lantern\Core\Place\Place;
 use OpenApi\Attributes as OA;
 
 /** What the products of a place are narrowed to. */
@@ -22,5 +24,11 @@ final readonly class NarrowingView
         #[OA\Property(description: 'As it is said beside a title')]
         public string $words,
     ) {
+    }
+
+    /** @param array<string, Place> $places the categories that it may be narrowed to, by id */
+    public static function of(Narrowing $narrowing, array $places): self
+    {
+        return new self((object) $narrowing->choices, $narrowing->priceFrom, $narrowing->priceTo, $narrowing->inStock, $narrowing->words(array_map(static fn (Place $place): string => $place->title, $places)));
     }
 }

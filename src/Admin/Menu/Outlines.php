@@ -31,6 +31,7 @@ final readonly class Outlines
     public function __construct(
         private Api $api,
         private MenuViews $views,
+        private PartsViews $parts,
         private OutlineMatcher $matcher,
         private OutlineWriter $writer,
         private Copies $copies,
@@ -91,7 +92,7 @@ final readonly class Outlines
     #[OA\Get(path: '/api/places/{id}/parts', summary: 'What an entry can lead to within a place', responses: [new OA\Response(response: 200, description: 'Its parts, and what its products can be narrowed to', content: new OA\JsonContent(ref: PartsView::class))])]
     public function parts(string $id): Response
     {
-        return $this->api->json($this->views->parts($id));
+        return $this->api->json($this->parts->of($id));
     }
 
     private function withDomain(OutlineLine $line): OutlineLine

@@ -12,18 +12,16 @@ use OpenApi\Attributes as OA;
 final readonly class PartsView
 {
     /**
-     * @param list<AnchorView> $anchors
-     * @param list<string> $tags
+     * @param list<AnchorView>       $anchors
+     * @param list<NarrowedPartView> $narrowed
      */
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: AnchorView::class))]
         public array $anchors,
         #[OA\Property(description: 'Whether its products can be narrowed')]
         public bool $canBeNarrowed,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'))]
-        public array $tags,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')))]
-        public \stdClass $options,
+        #[OA\Property(description: 'What each choice of its filters leads to', type: 'array', items: new OA\Items(ref: NarrowedPartView::class))]
+        public array $narrowed,
     ) {
     }
 }

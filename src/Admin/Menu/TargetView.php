@@ -30,7 +30,7 @@ final readonly class TargetView
     }
 
     /** @param array<string, Place> $places those that it leads to, by id */
-    public static function of(Target $target, array $places): self
+    public static function of(Target $target, array $places = []): self
     {
         $narrowing = $target instanceof PlaceTarget && !$target->narrowing->isNone() ? $target->narrowing : null;
 
@@ -48,7 +48,7 @@ final readonly class TargetView
                 $target instanceof ContactTarget => $target->uri,
                 default => '',
             },
-            null === $narrowing ? null : new NarrowingView((object) $narrowing->choices, $narrowing->priceFrom, $narrowing->priceTo, $narrowing->inStock, $narrowing->words(array_map(static fn (Place $place): string => $place->title, $places))),
+            null === $narrowing ? null : NarrowingView::of($narrowing, $places),
         );
     }
 }

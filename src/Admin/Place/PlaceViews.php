@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Place;
 
+use Lantern\Core\Filter\Filters;
 use Lantern\Core\Impact\EntryMention;
 use Lantern\Core\Impact\Mention;
 use Lantern\Core\Impact\MentionWords;
@@ -100,6 +101,8 @@ final readonly class PlaceViews
             $place->kind->hasWords(),
             [] !== $this->copies->workbench->menus->tree($place->id)->entries,
             $workbench->shop->countListed($place, $details->rule, Visitor::guest($this->clock->now())),
+            Filters::keys($details->filters),
+            $place->kind->canBeNarrowed(),
             isset($related[$place->parentId ?? '']) ? $this->brief($related[$place->parentId ?? '']) : null,
             $place->kind->standsBelow()?->value,
             $listed->menus,

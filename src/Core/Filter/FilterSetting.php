@@ -13,10 +13,10 @@ final readonly class FilterSetting
     public const MOST_VALUES = 1000;
 
     /**
-     * @param string                $label  in place of the property's own name; empty: that name
-     * @param list<string>          $byHand values in the order that somebody chose
-     * @param array<string, string> $labels what values are called, by value
-     * @param array<string, string> $same   the value that another one stands for, by that other one: "50x70" => "50 × 70 cm"
+     * @param string                   $label  in place of the property's own name; empty: that name
+     * @param list<string>             $byHand values in the order that somebody chose
+     * @param array<array-key, string> $labels what values are called, by value
+     * @param array<array-key, string> $same   the value that another one stands for, by that other one: "50x70" => "50 × 70 cm"
      *
      * @throws Refused where a label is too long, or values that mean the same go round
      */
@@ -61,6 +61,43 @@ final readonly class FilterSetting
         return $this->labels[$value] ?? $value;
     }
 
+    /**
+     * With other words for some of it.
+     *
+     * @param list<string>|null        $byHand
+     * @param array<array-key, string> $labels by value; empty: its own name again
+     * @param array<array-key, string> $same   by value, the one that is to stand for it; empty: it stands for itself again
+     *
+     * @throws Refused
+     */
+    public function changed(?string $label = null, ?ChoiceOrder $order = null, ?array $byHand = null, array $labels = [], array $same = []): self
+    {
+        $words = array_replace($this->labels, array_map(trim(...), $labels));
+        $stands = $this->same;
+        foreach ($same as $value => $as) {
+            $value = (string) $value;
+            if ('' === $as) {
+                unset($stands[$value]);
+                continue;
+            }
+            $as = $stands[$as] ?? $as;
+            if ($as === $value) {
+                throw new Refused('same', \sprintf('“%s” stands for the other one already. Separate the two first.', mb_strimwidth($value, 0, 40, '…')));
+            }
+            // Whatever it stood for goes along with it.
+            $stands = array_map(static fn (string $one): string => $one === $value ? $as : $one, $stands);
+            $stands[$value] = $as;
+        }
+
+        return new self(
+            null === $label ? $this->label : trim($label),
+            $order ?? $this->order,
+            $byHand ?? $this->byHand,
+            array_filter($words, static fn (string $one): bool => '' !== $one),
+            $stands,
+        );
+    }
+
     public function isUsual(): bool
     {
         return '' === $this->label && ChoiceOrder::Name === $this->order && [] === $this->byHand && [] === $this->labels && [] === $this->same;
@@ -91,24 +128,11 @@ final readonly class FilterSetting
                 \is_string($stored['label'] ?? null) ? $stored['label'] : '',
                 \is_string($stored['order'] ?? null) ? ChoiceOrder::tryFrom($stored['order']) ?? ChoiceOrder::Name : ChoiceOrder::Name,
                 array_values($texts($stored['byHand'] ?? null)),
-                self::byValue($texts($stored['labels'] ?? null)),
-                self::byValue($texts($stored['same'] ?? null)),
+                $texts($stored['labels'] ?? null),
+                $texts($stored['same'] ?? null),
             );
         } catch (Refused) {
             return new self();
         }
-    }
-
-    /**
-     * PHP makes numbers of keys that look like some.
-     *
-     * @param array<mixed> $texts
-     *
-     * @return array<string, string>
-     */
-    private static function byValue(array $texts): array
-    {
-        /** @var array<string, string> $texts */
-        return $texts;
     }
 }

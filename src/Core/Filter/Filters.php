@@ -80,6 +80,18 @@ final readonly class Filters
     }
 
     /**
+     * The keys of a list as it is kept.
+     *
+     * @return list<string>|null null where nothing was chosen
+     */
+    public static function keys(string $stored): ?array
+    {
+        $filters = self::read($stored);
+
+        return null === $filters ? null : array_map(static fn (Filter $filter): string => $filter->key(), $filters);
+    }
+
+    /**
      * Filters as a setting keeps them.
      *
      * @param list<string> $keys

@@ -107,7 +107,7 @@ final readonly class Narrowing
     /**
      * Only the choices that there are: what nobody knows narrows nothing.
      *
-     * @param array<string, array<string, mixed>> $known by filter and value
+     * @param array<string, array<array-key, mixed>> $known by filter and value
      */
     public function among(array $known): self
     {
@@ -171,7 +171,6 @@ final readonly class Narrowing
         $choices = $old = [];
         $from = $to = null;
         $inStock = false;
-        $read = 0;
         foreach (Query::fields($query, self::MOST_FIELDS) as [$name, $value]) {
             if (\in_array($name, ['option', 'choice'], true)) {
                 $old[$name] = $value;
@@ -181,12 +180,12 @@ final readonly class Narrowing
                 'price-from' => $from = self::units($value) ?? $from,
                 'price-to' => $to = self::units($value) ?? $to,
                 'in-stock' => $inStock = $inStock || 'yes' === $value,
-                default => $read < self::MOST_CHOICES && self::canBeChosen($value) && true === Filter::tryNamed($name)?->kind->hasValues() && ++$read ? $choices[$name][] = $value : null,
+                default => $choices = self::withChoice($choices, $name, $value),
             };
         }
         // As it was written when a listing could be narrowed by one option only.
-        if ($read < self::MOST_CHOICES && isset($old['option'], $old['choice']) && self::canBeChosen($old['choice']) && null !== Filter::tryNamed("option.{$old['option']}")) {
-            $choices["option.{$old['option']}"][] = $old['choice'];
+        if (isset($old['option'], $old['choice'])) {
+            $choices = self::withChoice($choices, "option.{$old['option']}", $old['choice']);
         }
 
         return new self($choices, null !== $from && null !== $to && $to < $from ? null : $from, $to, $inStock);
@@ -230,6 +229,20 @@ final readonly class Narrowing
             0 === $units % 100 => (string) intdiv($units, 100),
             default => \sprintf('%d.%02d', intdiv($units, 100), $units % 100),
         };
+    }
+
+    /**
+     * @param array<string, list<string>> $choices
+     *
+     * @return array<string, list<string>> the same where it is no choice, or one too many
+     */
+    private static function withChoice(array $choices, string $key, string $value): array
+    {
+        if (self::canBeChosen($value) && true === Filter::tryNamed($key)?->kind->hasValues() && array_sum(array_map(\count(...), $choices)) < self::MOST_CHOICES) {
+            $choices[$key][] = $value;
+        }
+
+        return $choices;
     }
 
     private static function units(string $typed): ?int

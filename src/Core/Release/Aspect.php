@@ -17,6 +17,7 @@ enum Aspect
     case Serving;
     case Content;
     case Filling;
+    case Filters;
     case Summary;
     case Picture;
     case Parent;

@@ -158,6 +158,7 @@ final class Comparison
             Aspect::Serving => 'Links open it in another way.',
             Aspect::Content => 'It has other content.',
             Aspect::Filling => 'It comes by its products in another way.',
+            Aspect::Filters => 'Visitors narrow its listing by other filters.',
             Aspect::Summary => 'Its short description changed.',
             Aspect::Picture => 'Its picture changed.',
             Aspect::Parent => '' === $change->is ? 'It stands below no other place.' : 'It stands below another place.',

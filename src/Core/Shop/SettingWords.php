@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Shop;
 
+use Lantern\Core\Filter\Filter;
+use Lantern\Core\Filter\Filters;
 use Lantern\Core\Looks\Edge;
 use Lantern\Core\Looks\Looks;
 use Lantern\Core\Looks\Shadow;
@@ -49,8 +51,10 @@ final class SettingWords
             HeaderShape::STAYS => $shape->stays ? 'The header stays in sight while the page goes by.' : 'The header goes by with the page.',
             HeaderShape::FADES => $shape->fades ? 'Dropdowns of the header fade in.' : 'Dropdowns of the header are there at once.',
             HeaderShape::OPENS => $shape->onClick ? 'Dropdowns of the header open on a click.' : 'Dropdowns of the header open under the pointer.',
+            Filters::EVERYWHERE => 'Visitors narrow listings by '.self::filters([Filters::EVERYWHERE => $value]).'.',
+            Filters::SEARCH => '' === $value ? 'Search results have the filters of all listings.' : 'Visitors narrow search results by '.self::filters([Filters::EVERYWHERE => $value]).'.',
             ShopDetail::Notice->value => '' === $value ? 'There is no notice line.' : "The notice line says “{$value}”.",
-            default => null === ($detail = ShopDetail::tryFrom($setting)) ? 'The shop’s details changed.' : ('' === $value ? "{$detail->words()}: none." : "{$detail->words()}: “{$value}”."),
+            default => Filters::isSetting($setting) ? \sprintf('The filter “%s” and its choices are worded, ordered or put together otherwise.', Filter::named(substr($setting, \strlen(Filters::ONE)))->title()) : (null === ($detail = ShopDetail::tryFrom($setting)) ? 'The shop’s details changed.' : ('' === $value ? "{$detail->words()}: none." : "{$detail->words()}: “{$value}”.")),
         };
     }
 
@@ -62,8 +66,17 @@ final class SettingWords
             HeaderShape::isSetting($setting) => 'how the header is made',
             ShopDetail::Notice->value === $setting => 'notice line',
             self::LAST_LINE === $setting => 'last line',
+            Filters::isSetting($setting) => 'filters',
             default => 'shop details',
         };
+    }
+
+    /** @param array<string, string> $settings */
+    private static function filters(array $settings): string
+    {
+        $titles = array_map(static fn (Filter $filter): string => lcfirst($filter->title()), Filters::of($settings)->everywhere);
+
+        return [] === $titles ? 'nothing' : implode(', ', $titles);
     }
 
     private static function ofLooks(string $setting, Looks $looks): string

@@ -236,18 +236,6 @@ final readonly class ShopReader
         return array_map(static fn (Place $place): Destination => new Destination($place->address, Serving::NewTab === $place->serving), $places);
     }
 
-    /** @return array<string, list<string>> the options that products have, with their choices, for whoever narrows a list by one */
-    public function options(): array
-    {
-        $options = [];
-        foreach ($this->connection->fetchAllAssociative("SELECT substr(filter, 8) AS name, choice FROM posting WHERE filter LIKE 'option.%' ORDER BY 1, 2 LIMIT 500") as $columns) {
-            $row = new Row($columns);
-            $options[$row->text('name')][] = $row->text('choice');
-        }
-
-        return $options;
-    }
-
     /** @return list<string> the tags that products have, for whoever fills a collection by one */
     public function tags(): array
     {

@@ -48,13 +48,13 @@ final class PlaceReader implements PlaceLookup
         return array_combine(array_map(static fn (Place $place): string => $place->address->path, $places), $places);
     }
 
-    /** What was asked for in an address, with its categories as ids. */
+    /** What was asked for, with its categories, which may be said by their addresses, as ids. */
     public function knowingCategories(Narrowing $asked): Narrowing
     {
         $paths = $asked->categoryIds();
         $ids = [];
-        foreach ([] === $paths ? [] : $this->places("kind = 'category' AND address = ANY (CAST(:paths AS text[]))", ['paths' => PgArray::of(array_map(static fn (string $path): string => "/$path", $paths))]) as $place) {
-            $ids[ltrim($place->address->path, '/')] = $place->id;
+        foreach ([] === $paths ? [] : $this->places("kind = 'category' AND (address = ANY (CAST(:paths AS text[])) OR id = ANY (CAST(:ids AS uuid[])))", ['ids' => PgArray::of(array_filter($paths, static fn (string $path): bool => 1 === preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $path))), 'paths' => PgArray::of(array_map(static fn (string $path): string => "/$path", $paths))]) as $place) {
+            $ids[ltrim($place->address->path, '/')] = $ids[$place->id] = $place->id;
         }
 
         return $asked->callingCategories($ids);

@@ -23,7 +23,7 @@ final readonly class RowChange
             'title' => Aspect::Title, 'address' => Aspect::Address, 'light' => Aspect::Light, 'opens_on' => Aspect::Dates, 'closes_on' => Aspect::Dates,
             'audience' => Aspect::Audience, 'listed' => Aspect::Listing, 'listing_title' => Aspect::Listing, 'listing_description' => Aspect::Listing,
             'closed_answer' => Aspect::ClosedAnswer, 'closed_to' => Aspect::ClosedAnswer, 'serving' => Aspect::Serving, 'download_name' => Aspect::Serving,
-            'file' => Aspect::Content, 'rule' => Aspect::Filling, 'summary' => Aspect::Summary, 'picture' => Aspect::Picture, 'parent_id' => Aspect::Parent, 'position' => Aspect::Position,
+            'file' => Aspect::Content, 'rule' => Aspect::Filling, 'filters' => Aspect::Filters, 'summary' => Aspect::Summary, 'picture' => Aspect::Picture, 'parent_id' => Aspect::Parent, 'position' => Aspect::Position,
         ],
         'entry' => [
             'label' => Aspect::Label, 'parent_id' => Aspect::Position, 'position' => Aspect::Position, 'enabled' => Aspect::Enabled,

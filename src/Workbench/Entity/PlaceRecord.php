@@ -74,6 +74,10 @@ class PlaceRecord
     #[ORM\Column(type: Types::TEXT)]
     public string $purpose = '';
 
+    /** Of its listing, as `Filters` keeps them; empty: those of all listings. */
+    #[ORM\Column(type: Types::TEXT)]
+    public string $filters = '';
+
     #[ORM\Column(type: Types::DATE_IMMUTABLE, nullable: true)]
     public ?\DateTimeImmutable $publishedOn = null;
 

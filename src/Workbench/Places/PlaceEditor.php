@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Places;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Lantern\Core\Filter\Filters;
 use Lantern\Core\Impact\LightPlanner;
 use Lantern\Core\Impact\NamedTree;
 use Lantern\Core\Impact\Touch;
@@ -111,6 +112,28 @@ final readonly class PlaceEditor
             $this->records->sign($place, $by);
 
             return $cleaned;
+        });
+    }
+
+    /**
+     * Gives the listing of a place filters of its own, or takes them back.
+     *
+     * @param list<string>|null $keys null: those of all listings
+     *
+     * @throws Refused|Stale|NotThere
+     */
+    public function filter(string $placeId, int $version, ?array $keys, Person $by): void
+    {
+        $chosen = null === $keys ? '' : Filters::chosen($keys);
+        $this->edits->run($by, Subject::Places, function () use ($placeId, $version, $chosen, $by): string {
+            $record = $this->records->locked($placeId, $version);
+            if (!$record->kind->canBeNarrowed()) {
+                throw new Refused('filters', \sprintf('A %s lists no products that could be narrowed.', $record->kind->words()));
+            }
+            $record->filters = $chosen;
+            $this->records->sign($record, $by);
+
+            return '' === $chosen ? "“{$record->title}” has the filters of all listings." : "“{$record->title}” has filters of its own.";
         });
     }
 

@@ -15,6 +15,7 @@ use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Catalogue\Listing;
 use Lantern\Reading\Catalogue\ListingReader;
+use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Places\PlaceReader;
 use Lantern\Tests\Core\Filter\Catalogues;
 use Lantern\Tests\ShopTestCase;
@@ -80,7 +81,7 @@ final class ListingReaderTest extends ShopTestCase
             self::assertSame($all, $reader->page(Listing::everything(), new Narrowing(), $filters, $order, 60, self::A, 100, $visitor), 'a cursor that is none is the first page');
         }
         self::assertSame(
-            $this->ids($connection, 'SELECT f.id FROM product f JOIN place p USING (id) WHERE f.id = ANY (?) ORDER BY f.price DESC, f.id DESC', $all),
+            $this->ids($connection, 'SELECT f.id FROM product f JOIN place p USING (id) WHERE f.id = ANY (?) ORDER BY f.price DESC, f.id DESC', PgArray::of($all)),
             $reader->page(Listing::everything(), new Narrowing(), $filters, ListingOrder::PriceDown, 60, null, 100, $visitor),
         );
     }
@@ -231,8 +232,8 @@ final class ListingReaderTest extends ShopTestCase
     }
 
     /** @return list<string> */
-    private function ids(Connection $connection, string $sql, mixed $parameter): array
+    private function ids(Connection $connection, string $sql, string $parameter): array
     {
-        return array_values(array_filter($connection->fetchFirstColumn($sql, [\is_array($parameter) ? '{'.implode(',', $parameter).'}' : $parameter]), \is_string(...)));
+        return array_values(array_filter($connection->fetchFirstColumn($sql, [$parameter]), \is_string(...)));
     }
 }

@@ -23,6 +23,7 @@ const queries = new QueryClient({
 });
 
 // A view is fetched when it is opened; a menu is the next thing that most people open.
+const FiltersView = lazily(() => import('./filters/FiltersView').then((view) => view.default));
 const FrameView = lazily(() => import('./menus/FrameView').then((view) => view.default));
 const LettersView = lazily(() => import('./letters/LettersView').then((view) => view.default));
 const LooksView = lazily(() => import('./menus/LooksView').then((view) => view.default));
@@ -46,6 +47,7 @@ function Views() {
           <Route path="places" element={<PlacesView />} />
           <Route path="places/policies" element={<Navigate to="/policies" replace />} />
           <Route path="places/:id" element={<PlaceSheetView />} />
+          <Route path="filters" element={<FiltersView />} />
           <Route path="policies" element={<PoliciesView />} />
           <Route path="mailbox" element={<LettersView />} />
           <Route path="redirects" element={<RedirectsView />} />

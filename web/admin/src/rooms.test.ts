@@ -23,6 +23,7 @@ const allowed: Record<string, string[]> = {
   outline: ['data', 'parts', 'shop', 'words'],
   menus: ['data', 'parts', 'shop', 'outline'],
   places: ['data', 'parts', 'shop', 'words', 'outline'],
+  filters: ['data', 'parts', 'shop'],
   policies: ['data', 'parts'],
   letters: ['data', 'parts'],
   redirects: ['data', 'parts'],

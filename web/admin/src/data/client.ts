@@ -41,6 +41,11 @@ export type TypedLead = Schemas['TypedLeadView'];
 export type Spot = Schemas['SpotView'];
 export type RedirectRow = Schemas['RedirectRow'];
 export type FrameChange = Schemas['FrameChangeInput'];
+export type Narrowing = Schemas['NarrowingView'];
+export type Filters = Schemas['FiltersView'];
+export type Filter = Schemas['FilterView'];
+export type OfferedFilter = Schemas['OfferedFilterView'];
+export type FilterWords = Schemas['FilterWordsInput'];
 
 /** An answer of the API that says what is wrong and what to do (RFC 9457). */
 export class ProblemError extends Error {

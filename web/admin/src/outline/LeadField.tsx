@@ -42,24 +42,18 @@ function partsOf({ lead }: Option, parts: Parts): Option[] {
     lead: { target: { ...lead.target, ...more }, label, name, place },
     says,
   });
-  const inStock = { tag: '', priceFrom: null, priceTo: null, inStock: true, option: '', choice: '' };
   return [
     one('', place.title, 'the whole place', {}, null),
     ...parts.anchors.map(({ name, heading }) => one(`#${name}`, heading, `a part of ${place.title}`, { part: name }, heading.slice(0, 200))),
-    ...(parts.canBeNarrowed
-      ? [
-          one('stock', `${place.title}, in stock`, 'only products that are in stock', { narrowing: inStock }, `${place.title} in stock`),
-          ...parts.tags.map((tag) =>
-            one(
-              `tag ${tag}`,
-              `${place.title}, ${tag}`,
-              `only products tagged “${tag}”`,
-              { narrowing: { ...inStock, inStock: false, tag } },
-              `${place.title}, ${tag}`.slice(0, 200),
-            ),
-          ),
-        ]
-      : []),
+    ...parts.narrowed.map(({ narrowing: { words, ...narrowing }, label, products }) =>
+      one(
+        `only ${words}`,
+        `${place.title}, ${label}`,
+        `only ${products} ${products === 1 ? 'product' : 'products'}: ${words}`,
+        { narrowing },
+        `${place.title}, ${label}`.slice(0, 200),
+      ),
+    ),
   ];
 }
 

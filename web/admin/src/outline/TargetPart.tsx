@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import type { Entry, NarrowingInput, ProblemError, TargetInput } from '../data/client';
+import type { Entry, ProblemError, TargetInput } from '../data/client';
 import { findPlaces, partsQuery } from '../data/queries';
 import { Choices } from '../parts/Choices';
 import { KeptField } from '../parts/KeptField';
-import { OnOff } from '../parts/OnOff';
 import { Pick } from '../parts/Pick';
 import { PlacePicker } from '../parts/PlacePicker';
+import { NarrowingPart } from './NarrowingPart';
 
 /** Some addresses that are stored are not written as they should be; they are shown as they are. */
 const readable = (uri: string): string => {
@@ -113,14 +113,8 @@ function Within({
 }) {
   const { target } = entry;
   const parts = useQuery(partsQuery(target.placeId ?? ''));
-  const narrowing: NarrowingInput = target.narrowing ?? {};
-  const narrowed = (changes: NarrowingInput): TargetInput => {
-    const { tag = '', priceFrom = null, priceTo = null, inStock = false, option = '', choice = '' } = { ...narrowing, ...changes };
-    return { kind: 'place', placeId: target.placeId, narrowing: { tag, priceFrom, priceTo, inStock, option, choice } };
-  };
   if (!parts.data) return null;
-  const { anchors, canBeNarrowed, tags } = parts.data;
-  const options = Object.entries(parts.data.options ?? {});
+  const { anchors, canBeNarrowed } = parts.data;
   return (
     <>
       {anchors.length > 0 && (
@@ -135,44 +129,7 @@ function Within({
           onChoose={(part) => void onChange({ kind: 'place', placeId: target.placeId, part })}
         />
       )}
-      {canBeNarrowed && (
-        <div className="flex flex-wrap items-start gap-x-3 gap-y-1">
-          <span className="w-16 leading-7 text-soft">Only</span>
-          <Pick
-            label="tagged"
-            chosen={narrowing.tag ?? ''}
-            all={[['', 'anything'], ...tags.map((tag) => [tag, tag] as const)]}
-            onChoose={(tag) => void onChange(narrowed({ tag }))}
-          />
-          {(['priceFrom', 'priceTo'] as const).map((end) => (
-            <KeptField
-              key={end}
-              label={end === 'priceFrom' ? 'from' : 'to'}
-              labelShown="beside"
-              kind="money"
-              className="w-20"
-              value={narrowing[end] === null || narrowing[end] === undefined ? '' : String(narrowing[end])}
-              draftKey={`entry ${entry.id} ${end}`}
-              onKeep={(price) => onKeep(narrowed({ [end]: price === '' ? null : Number(price) }))}
-            />
-          ))}
-          <OnOff label="in stock" on={narrowing.inStock ?? false} onChange={(inStock) => void onChange(narrowed({ inStock }))} />
-          {options.length > 0 && (
-            <Pick
-              label="with"
-              chosen={narrowing.option ? `${narrowing.option}\n${narrowing.choice}` : ''}
-              all={[
-                ['', 'any option'],
-                ...options.flatMap(([name, choices]) => choices.map((choice) => [`${name}\n${choice}`, `${name}: ${choice}`] as const)),
-              ]}
-              onChoose={(both) => {
-                const [option = '', choice = ''] = both.split('\n');
-                void onChange(narrowed({ option, choice }));
-              }}
-            />
-          )}
-        </div>
-      )}
+      {canBeNarrowed && <NarrowingPart entry={entry} onKeep={onKeep} onChange={onChange} />}
     </>
   );
 }

@@ -18,6 +18,7 @@ import { when } from '../parts/when';
 import { ShopBeside } from '../shop/ShopBeside';
 import { AddressPart } from './AddressPart';
 import { FilePart } from './FilePart';
+import { FiltersPart } from './FiltersPart';
 import { LayoutPart } from './LayoutPart';
 import { LightPart } from './LightPart';
 import { ListingPart } from './ListingPart';
@@ -77,6 +78,7 @@ function Sheet({ sheet, canEdit, layout }: { sheet: PlaceSheet; canEdit: boolean
     ...(layout ? ['Layout'] : []),
     ...(sheet.hasWords ? ['Words'] : ['File']),
     ...(sheet.rule ? ['Products'] : []),
+    ...(sheet.canBeNarrowed ? ['Filters'] : []),
     ...(sheet.parentKind ? ['Stand'] : []),
     'Address',
     'Light',
@@ -133,6 +135,7 @@ function Sheet({ sheet, canEdit, layout }: { sheet: PlaceSheet; canEdit: boolean
       <TitleField sheet={sheet} disabled={!canEdit} />
       {sheet.hasWords ? <WordsPart sheet={sheet} canEdit={canEdit} pointsTo={query.get('to')} /> : <FilePart sheet={sheet} canEdit={canEdit} />}
       {sheet.rule && <ProductsPart sheet={sheet} canEdit={canEdit} />}
+      {sheet.canBeNarrowed && <FiltersPart sheet={sheet} />}
       {sheet.parentKind && <StandingPart sheet={sheet} canEdit={canEdit} />}
       <AddressPart sheet={sheet} disabled={!canEdit} />
       <LightPart sheet={sheet} canEdit={canEdit} />

@@ -17,6 +17,7 @@ import { ViewBoundary } from './ViewBoundary';
 const views = [
   { to: '/menus', name: 'Menus' },
   { to: '/places', name: 'Places' },
+  { to: '/filters', name: 'Filters' },
   { to: '/policies', name: 'Policies' },
   { to: '/redirects', name: 'Redirects' },
   { to: '/releases', name: 'Releases' },
