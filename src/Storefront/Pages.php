@@ -24,7 +24,7 @@ use Twig\Environment;
 /** The storefront's pages, from whichever copy the visit is answered from. */
 final readonly class Pages
 {
-    public function __construct(private Environment $twig, private Frame $frame, private Headers $headers, private LooksStyles $looks, private Panels $panels, private FooterColumns $columns, private Bodies $bodies, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir)
+    public function __construct(private Environment $twig, private Frame $frame, private Headers $headers, private LooksStyles $looks, private Panels $panels, private FooterColumns $columns, private Bodies $bodies, private Searches $searches, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir)
     {
     }
 
@@ -72,6 +72,10 @@ final readonly class Pages
     {
         $shop = $visit->copy->shop;
         $visitor = $visit->visitor;
+        $leads = PlaceKind::Search === $place->kind ? $this->searches->leads($visit) : null;
+        if (null !== $leads) {
+            return $leads;
+        }
         $details = $shop->details($place->id);
         if (null !== $details->file) {
             return $this->file($visit, $place, $details->file, $details->downloadName);
@@ -91,10 +95,7 @@ final readonly class Pages
             PlaceKind::PageGroup => ['list.html.twig', self::part($shop->pageBelow($place->id, $visitor, PlaceKind::Page, $after), ShopReader::CARDS)],
             PlaceKind::Journal => ['list.html.twig', self::part($shop->articles($visitor, ShopReader::CARDS + 1, $after), ShopReader::CARDS)],
             PlaceKind::Product => ['product.html.twig', ['product' => $shop->product($place), 'categories' => $categories]],
-            PlaceKind::Search => ['search.html.twig', [
-                'words' => $words = self::words($request->query->all()['q'] ?? ''),
-                'cards' => $shop->search($words, $visitor),
-            ]],
+            PlaceKind::Search => ['search.html.twig', $this->searches->found($visit, $place, $request)],
             default => ['text.html.twig', []],
         };
 
@@ -207,7 +208,7 @@ final readonly class Pages
     {
         $place = ($data['place'] ?? null) instanceof Place ? $data['place'] : null;
         $listing = ($data['listing'] ?? null) instanceof ShownListing ? $data['listing'] : null;
-        $narrowed = null !== $listing && !$listing->query->isPlain();
+        $narrowed = null !== $listing && (!$listing->query->isPlain() || '' !== $listing->query->words);
         $frame = $visit->isLive() ? $this->frame->kept($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor);
         $panels = $this->panels->shown($visit);
         $body = $data['body'] ?? null;
@@ -251,11 +252,5 @@ final readonly class Pages
         }
 
         return $response;
-    }
-
-    /** What a visitor typed, as text that a database can look for. */
-    private static function words(mixed $typed): string
-    {
-        return \is_string($typed) ? mb_substr(trim(str_replace("\0", '', mb_scrub($typed, 'UTF-8'))), 0, 100) : '';
     }
 }

@@ -13,17 +13,18 @@ use Symfony\Component\RateLimiter\RateLimiterFactory;
 /** A search of the shop costs more than a page; whoever searches without end waits a little. */
 final readonly class SearchLimit
 {
-    public function __construct(#[Autowire(service: 'limiter.search')] private RateLimiterFactory $limiter)
+    public function __construct(#[Autowire(service: 'limiter.search')] private RateLimiterFactory $searches, #[Autowire(service: 'limiter.suggestions')] private RateLimiterFactory $suggestions)
     {
     }
 
     public function answer(Visit $visit, Request $request): ?Response
     {
         [$path, $query] = Query::split($visit->target);
-        if ('/search' !== $path || '' === $query || $visit->preview) {
+        $limiter = ['/search' => $this->searches, Searches::SUGGESTIONS => $this->suggestions][$path] ?? null;
+        if (null === $limiter || '' === $query || $visit->preview) {
             return null;
         }
-        $limit = $this->limiter->create((string) $request->getClientIp())->consume();
+        $limit = $limiter->create((string) $request->getClientIp())->consume();
 
         return $limit->isAccepted() ? null : new Response('You have searched very often. Wait a minute, then search again.', 429, [
             'Content-Type' => 'text/plain', 'Cache-Control' => 'no-store', 'Retry-After' => (string) max(1, $limit->getRetryAfter()->getTimestamp() - time()),

@@ -40,7 +40,8 @@ final readonly class StorefrontController
         private SignInPage $signIn,
         private BasketPage $basket,
         private SignUpPage $signUps,
-        private SearchLimit $searches,
+        private SearchLimit $limit,
+        private Searches $searches,
         private CustomerCookie $customers,
         private KeptPages $kept,
         #[Autowire(env: 'APP_SECRET')] private string $secret,
@@ -76,7 +77,7 @@ final readonly class StorefrontController
 
     private function answered(Visit $visit, Request $request): Response
     {
-        return $this->formats->answer($visit, $request) ?? $this->pictures->answer($visit, $request) ?? $this->signIn->answer($visit, $request) ?? $this->basket->answer($visit, $request) ?? $this->signUps->answer($visit, $request) ?? $this->searches->answer($visit, $request) ?? $this->answer($visit, $request);
+        return $this->formats->answer($visit, $request) ?? $this->pictures->answer($visit, $request) ?? $this->signIn->answer($visit, $request) ?? $this->basket->answer($visit, $request) ?? $this->signUps->answer($visit, $request) ?? $this->limit->answer($visit, $request) ?? $this->searches->suggest($visit, $request) ?? $this->answer($visit, $request);
     }
 
     private function answer(Visit $visit, Request $request): Response

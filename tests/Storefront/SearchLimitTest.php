@@ -33,6 +33,11 @@ final class SearchLimitTest extends ShopTestCase
         self::assertSame(200, $ask('/search')->getStatusCode(), 'the page itself');
         self::assertSame(200, $ask('/papers?q=paper')->getStatusCode());
         self::assertSame(200, $ask('/search?q=paper', '192.0.2.2')->getStatusCode());
+        $suggestions = $container->get('limiter.suggestions');
+        self::assertInstanceOf(RateLimiterFactory::class, $suggestions);
+        $suggestions->create('192.0.2.3')->consume(600);
+        self::assertSame(429, $ask('/-/suggestions?q=pa', '192.0.2.3')->getStatusCode());
+        self::assertSame(200, $ask('/-/suggestions?q=pa', '192.0.2.2')->getStatusCode());
         $kernel->shutdown();
     }
 }

@@ -11,6 +11,7 @@ use Lantern\Core\Filter\Filters;
 use Lantern\Core\Filter\ListingOrder;
 use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Search\SearchWords;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Catalogue\Listing;
@@ -132,7 +133,10 @@ final class PlansTest extends ShopTestCase
             'the newest' => static fn () => $shop->newest($guest, ShopReader::NEWEST_IN_FRONT),
             'articles' => static fn () => $shop->articles($guest, ShopReader::CARDS + 1),
             'a page group' => static fn () => $shop->pageBelow(DemoId::of('fixed/journal'), $guest, PlaceKind::Article, null),
-            'a search for a word of few' => static fn () => $shop->search('awl', $guest),
+            'a search for a word of few' => static fn () => $live->listings->counts(Listing::found(SearchWords::of('awl')), new Narrowing(), $asked, $filters, [], $guest),
+            'a page of what it found' => static fn () => $live->listings->page(Listing::found(SearchWords::of('awl')), new Narrowing(), $filters, ListingOrder::Laid, 9, null, 24, $guest),
+            'places that it found' => static fn () => $live->search->places(SearchWords::of('awl'), $guest),
+            'suggestions' => static fn () => $live->search->suggestions(SearchWords::of('awl'), $guest),
             'the sitemap' => static fn () => $live->places->inSitemap($guest->moment, 2, 1000),
             'a redirect' => static fn () => $live->rules->exact(Address::parse('/was/many-77'), $guest->moment),
             'tags' => $shop->tags(...),

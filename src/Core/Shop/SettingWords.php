@@ -9,6 +9,7 @@ use Lantern\Core\Filter\Filters;
 use Lantern\Core\Looks\Edge;
 use Lantern\Core\Looks\Looks;
 use Lantern\Core\Looks\Shadow;
+use Lantern\Core\Search\SearchWord;
 
 /** What a setting of the shop says now, in a sentence. */
 final class SettingWords
@@ -54,7 +55,7 @@ final class SettingWords
             Filters::EVERYWHERE => 'Visitors narrow listings by '.self::filters([Filters::EVERYWHERE => $value]).'.',
             Filters::SEARCH => '' === $value ? 'Search results have the filters of all listings.' : 'Visitors narrow search results by '.self::filters([Filters::EVERYWHERE => $value]).'.',
             ShopDetail::Notice->value => '' === $value ? 'There is no notice line.' : "The notice line says “{$value}”.",
-            default => Filters::isSetting($setting) ? \sprintf('The filter “%s” and its choices are worded, ordered or put together otherwise.', Filter::named(substr($setting, \strlen(Filters::ONE)))->title()) : (null === ($detail = ShopDetail::tryFrom($setting)) ? 'The shop’s details changed.' : ('' === $value ? "{$detail->words()}: none." : "{$detail->words()}: “{$value}”.")),
+            default => str_starts_with($setting, SearchWord::SETTING) ? \sprintf('Who looks for “%s” %s.', substr($setting, \strlen(SearchWord::SETTING)), '' === $value ? 'gets what the search finds' : 'is led to a place at once') : (Filters::isSetting($setting) ? \sprintf('The filter “%s” and its choices are worded, ordered or put together otherwise.', Filter::named(substr($setting, \strlen(Filters::ONE)))->title()) : (null === ($detail = ShopDetail::tryFrom($setting)) ? 'The shop’s details changed.' : ('' === $value ? "{$detail->words()}: none." : "{$detail->words()}: “{$value}”."))),
         };
     }
 
@@ -67,6 +68,7 @@ final class SettingWords
             ShopDetail::Notice->value === $setting => 'notice line',
             self::LAST_LINE === $setting => 'last line',
             Filters::isSetting($setting) => 'filters',
+            str_starts_with($setting, SearchWord::SETTING) => 'search words',
             default => 'shop details',
         };
     }

@@ -6,6 +6,10 @@ namespace Lantern\Reading\Catalogue;
 
 use Lantern\Core\Filter\ListingOrder;
 use Lantern\Core\Place\CollectionRule;
+use Lantern\Core\Search\Rank;
+use Lantern\Core\Search\SearchWords;
+use Lantern\Reading\Copies\PgArray;
+use Lantern\Reading\Search\SearchReader;
 
 /** Which products a page lists before anybody narrows it. */
 final readonly class Listing
@@ -18,14 +22,14 @@ final readonly class Listing
      * @param string               $ordered    SQL of what has a `seat` and the columns of its order, for each of its products
      * @param string               $laid       columns of the order in which it is laid out
      * @param array<string, mixed> $parameters
-     * @param bool                 $isLong     whether it may be walked in its order until a page is full; else its products are few, and read whole
+     * @param string               $found      SQL of what it is read from besides, as further parts of WITH
      */
     private function __construct(
         public string $seats,
         public string $ordered,
         public string $laid,
         public array $parameters,
-        public bool $isLong = true,
+        public string $found = '',
     ) {
     }
 
@@ -49,7 +53,6 @@ final readonly class Listing
                 'pick k JOIN product_title o ON o.product_id = k.product_id AND k.collection_id = :listed',
                 'k.position, o.product_id',
                 ['listed' => $id],
-                false,
             ),
             'newest' => new self(
                 "catalogue.bits_of((SELECT array_agg(seat) FROM (SELECT f.seat FROM product f, visible WHERE get_bit(visible.seats, f.seat) = 1 ORDER BY f.new_since DESC, f.id LIMIT ".self::NEWEST.') newest), length(room.none))',
@@ -60,6 +63,20 @@ final readonly class Listing
             'tag' => self::posted("filter = 'tag' AND choice = :listed", ['listed' => $rule->tag]),
             default => self::posted("filter = 'rule' AND choice = :listed", ['listed' => $rule->by]),
         };
+    }
+
+    /** Of what is found by words, what fits best first and then what is newest. */
+    public static function found(SearchWords $words): self
+    {
+        $rank = SearchReader::rank();
+
+        return new self(
+            'catalogue.bits_of((SELECT array_agg(s.seat) FROM search_words s WHERE s.seat IS NOT NULL AND s.words @@ (SELECT wide FROM asked)), length(room.none))',
+            "(SELECT s.place_id AS product_id, s.seat, $rank + ".Rank::SOLD_OUT." - get_bit((SELECT COALESCE((SELECT seats FROM posting WHERE filter = 'in-stock' AND choice = 'yes'), none) FROM room), s.seat) AS rank FROM search_words s WHERE s.seat IS NOT NULL AND s.words @@ (SELECT wide FROM asked)) o",
+            'o.rank, o.seat DESC, o.product_id',
+            ['asked' => PgArray::of($words->words)],
+            SearchReader::ASKED,
+        );
     }
 
     /**

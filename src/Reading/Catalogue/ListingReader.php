@@ -140,8 +140,8 @@ final readonly class ListingReader
     private function cursor(string $from, array $columns, string $after, Listing $listing): ?array
     {
         $names = array_column($columns, 0);
-        $parameters = array_filter($listing->parameters, static fn (string $name): bool => str_contains($from, ":$name"), \ARRAY_FILTER_USE_KEY);
-        $row = $this->connection->fetchNumeric('SELECT '.implode(', ', $names)." FROM $from WHERE ".end($names).' = :after', ['after' => $after] + $parameters);
+        $parameters = array_filter($listing->parameters, static fn (string $name): bool => str_contains($from.$listing->found, ":$name"), \ARRAY_FILTER_USE_KEY);
+        $row = $this->connection->fetchNumeric(('' === $listing->found ? '' : "WITH {$listing->found} ").'SELECT '.implode(', ', $names)." FROM $from WHERE ".end($names).' = :after', ['after' => $after] + $parameters);
 
         return false === $row ? null : $row;
     }
@@ -161,10 +161,14 @@ final readonly class ListingReader
             return ["($names) ".($columns[0][1] ? '<' : '>')." ($values)", $parameters];
         }
 
-        // Two columns, the first of them downwards.
-        [[$first], [$second]] = $columns;
+        $steps = [];
+        foreach ($columns as $n => [$column, $down]) {
+            $same = array_map(static fn (int $m): string => "{$columns[$m][0]} = :after_$m AND ", \array_slice(array_keys($columns), 0, $n));
+            $steps[] = implode('', $same)."$column ".($down ? '<' : '>')." :after_$n";
+        }
 
-        return ["$first <= :after_0 AND ($first < :after_0 OR $second > :after_1)", $parameters];
+        // What the first column leaves out need not be looked at.
+        return [$columns[0][0].($columns[0][1] ? ' <= ' : ' >= ').':after_0 AND ('.implode(' OR ', $steps).')', $parameters];
     }
 
     /**
@@ -176,6 +180,7 @@ final readonly class ListingReader
     {
         $parameters = $listing->parameters + ShopReader::visitor($visitor);
         $ctes = [
+            ...'' === $listing->found ? [] : [$listing->found],
             "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), none) | catalogue.bits_of((SELECT array_agg(f.seat) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND ".ShopReader::SHOWN.'), length(none)) AS varbit) AS seats FROM room)',
             "laid AS MATERIALIZED (SELECT CAST(visible.seats & {$listing->seats} AS varbit) AS seats FROM visible, room)",
         ];

@@ -45,22 +45,25 @@ final readonly class NarrowedListing
             default => Listing::everything(),
         };
         $offered ??= $filters->ofPlace($details->filters ?? '');
-        if (self::offersCategories($offered)) {
-            $children ??= $copy->shop->below(PlaceKind::Category === $place->kind ? $place->id : null, $visitor, PlaceKind::Category);
+        if (PlaceKind::Category === $place->kind && self::offersCategories($offered)) {
+            $children ??= $copy->shop->below($place->id, $visitor, PlaceKind::Category);
         }
 
-        return self::of($copy, $listing, $asked, $offered, $filters, $children ?? [], $visitor);
+        return self::of($copy, $listing, $asked, $offered, $filters, $children, $visitor);
     }
 
     /**
-     * @param list<Filter> $offered
-     * @param list<Card>   $children
+     * @param list<Filter>    $offered
+     * @param list<Card>|null $children the categories that may be chosen; null: those that stand below no other
      */
-    public static function of(Copy $copy, Listing $listing, ListingQuery $asked, array $offered, Filters $filters, array $children, Visitor $visitor): self
+    public static function of(Copy $copy, Listing $listing, ListingQuery $asked, array $offered, Filters $filters, ?array $children, Visitor $visitor): self
     {
+        if (self::offersCategories($offered)) {
+            $children ??= $copy->shop->below(null, $visitor, PlaceKind::Category);
+        }
         $query = $asked->narrowing->isNone() ? $asked : $asked->knowing($copy->listings->known($copy->places->knowingCategories($asked->narrowing), $filters));
         $categories = [];
-        foreach (self::offersCategories($offered) ? $children : [] as $card) {
+        foreach (self::offersCategories($offered) ? $children ?? [] : [] as $card) {
             $categories[$card->place->id] = $card->place;
         }
         $categories += $copy->places->byIds(array_values(array_diff($query->narrowing->categoryIds(), array_keys($categories))));

@@ -13,7 +13,6 @@ use Lantern\Core\Place\StoredFile;
 use Lantern\Core\Visitor;
 use Lantern\Core\Words\Destination;
 use Lantern\Core\Words\Words;
-use Lantern\Reading\Copies\LetterIndex;
 use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Places\PlaceDetails;
@@ -35,11 +34,6 @@ final readonly class ShopReader
     /** A category and all below it. */
     public const TREE = 'WITH RECURSIVE tree AS (SELECT CAST(:category AS uuid) AS id'.self::BELOW;
     public const BELOW = " UNION SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category') ";
-    /** The migration has an index of letters over this, one for products and one for the rest. */
-    private const SEARCHED = "(p.title || ' ' || p.summary)";
-    private const MOST_FOUND = 60;
-    /** A word that many have is found sooner among the next so many by title than by its letters. */
-    private const LOOKED_THROUGH = 1500;
     private const CARD = 'p.id, p.kind, p.title, p.address, p.parent_id, p.light, p.opens_on, p.closes_on, p.audience, p.closed_answer, p.closed_to, p.listed, p.listing_title, p.listing_description, p.serving, p.summary, p.picture, p.published_on, p.position';
     private const FACTS = 'f.sku, f.price, f.reduced_from, f.stock, f.weight, f.maker, to_jsonb(f.tags) AS tags, f.options';
 
@@ -171,48 +165,6 @@ final readonly class ShopReader
     public function categoriesOf(string $productId, Visitor $visitor): array
     {
         return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.self::SHOWN.' ORDER BY length(p.address) DESC, p.title LIMIT 10', $visitor, ['product' => $productId]);
-    }
-
-    /**
-     * What visitors find by words: places whose title or summary has all of them.
-     *
-     * @return list<Card>
-     */
-    public function search(string $words, Visitor $visitor): array
-    {
-        $terms = \array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8);
-        if ([] === $terms) {
-            return [];
-        }
-        $letters = [];
-        $parameters = self::visitor($visitor);
-        foreach ($terms as $n => $term) {
-            $letters[] = self::SEARCHED." ILIKE :term$n";
-            $parameters["term$n"] = '%'.addcslashes($term, '%_\\').'%';
-        }
-        $ids = [];
-        foreach (["p.kind <> 'product'", "p.kind = 'product'"] as $kind) {
-            $ids = [...$ids, ...$this->found("$kind AND p.kind NOT IN ('front-page', 'search') AND ".self::SHOWN, implode(' AND ', $letters), $parameters, self::MOST_FOUND - \count($ids))];
-        }
-
-        return $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM unnest(CAST(:ids AS uuid[])) WITH ORDINALITY AS found (id, nth) JOIN place p ON p.id = found.id LEFT JOIN product f ON f.id = p.id ORDER BY found.nth', $visitor, ['ids' => PgArray::of($ids)]);
-    }
-
-    /**
-     * @param string               $where      a condition on a place p
-     * @param string               $letters    another, which only an index of letters makes quick
-     * @param array<string, mixed> $parameters
-     *
-     * @return list<string> ids, by title
-     */
-    private function found(string $where, string $letters, array $parameters, int $most): array
-    {
-        if ($most < 1) {
-            return [];
-        }
-        $found = $this->connection->fetchFirstColumn("SELECT p.id FROM (SELECT p.* FROM place p WHERE $where ORDER BY p.title, p.id LIMIT ".self::LOOKED_THROUGH.") p WHERE $letters ORDER BY p.title, p.id LIMIT $most", $parameters);
-
-        return \count($found) >= $most ? array_values(array_filter($found, \is_string(...))) : LetterIndex::ids($this->connection, "SELECT p.id FROM place p WHERE $where AND $letters ORDER BY p.title, p.id LIMIT $most", $parameters);
     }
 
     public function words(string $placeId): Words

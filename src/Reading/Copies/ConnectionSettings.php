@@ -14,8 +14,11 @@ use Doctrine\DBAL\Driver\Middleware\AbstractDriverMiddleware;
  */
 final readonly class ConnectionSettings implements Middleware
 {
-    /** Every statement of a request is short, so neither compiling it nor sharing it among processes pays; and what it reads is in memory. */
-    private const SHORT_STATEMENTS = 'SET jit TO off; SET max_parallel_workers_per_gather TO 0; SET random_page_cost TO 1.1';
+    /**
+     * Every statement of a request is short, so neither compiling it nor sharing it among processes pays; and what it reads is in
+     * memory. Words are alike that share a sixth of their letters by three: which of them is but a slip is judged then.
+     */
+    private const SHORT_STATEMENTS = 'SET jit TO off; SET max_parallel_workers_per_gather TO 0; SET random_page_cost TO 1.1; SET pg_trgm.similarity_threshold TO 0.15';
 
     /** @param int $seconds that a statement may take when it is asked for by a request; jobs and commands have their own */
     public function __construct(private string $copy, private int $seconds)

@@ -14,6 +14,7 @@ use Lantern\Reading\Menus\MenuReader;
 use Lantern\Reading\Pieces\LayoutReader;
 use Lantern\Reading\Places\PlaceReader;
 use Lantern\Reading\Redirects\RuleReader;
+use Lantern\Reading\Search\SearchReader;
 
 /** One of the two copies of the shop, to be read. Both have one structure, so the same readers serve them. */
 final readonly class Copy
@@ -23,6 +24,7 @@ final readonly class Copy
     public MenuReader $menus;
     public ShopReader $shop;
     public ListingReader $listings;
+    public SearchReader $search;
     public FillingReader $fillings;
     public SettingReader $settings;
     public LayoutReader $layouts;
@@ -35,6 +37,7 @@ final readonly class Copy
         $this->menus = new MenuReader($connection);
         $this->shop = new ShopReader($connection);
         $this->listings = new ListingReader($connection);
+        $this->search = new SearchReader($connection);
         $this->fillings = new FillingReader($connection);
         $this->settings = new SettingReader($connection);
         $this->versions = new VersionReader($name, $connection);

@@ -44,6 +44,7 @@ final readonly class JournalTidier
         $gone = [
             'visits' => $this->delete('journal.visit', 'day < :before', $lastDay),
             'last visits' => $this->delete('journal.visited', 'last_day < :before', $lastDay),
+            'missed searches' => $this->delete('journal.missed_search', 'day < :before', $lastDay),
             'missed visits' => $this->delete('journal.missed_visit', 'day < :before', $lastDay),
             // Identifiers tell their moment (RFC 9562, 5.7).
             'steps in menus' => $this->delete('journal.step', "id < CAST(lpad(to_hex(CAST(extract(epoch FROM CAST(:before AS timestamptz)) * 1000 AS bigint)), 12, '0') || '00000000000000000000' AS uuid)", $work),

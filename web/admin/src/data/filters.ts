@@ -13,6 +13,8 @@ export const choicesQuery = (filter: string) =>
     queryFn: ({ signal }) => ask(api.GET('/api/filters/choices', { params: { query: { filter } }, signal })),
   });
 
+export const searchQuery = queryOptions({ queryKey: ['filters', 'search'], queryFn: ({ signal }) => ask(api.GET('/api/search', { signal })) });
+
 /** What the filters of a listing offer with something chosen. */
 export const narrowedQuery = (id: string, chosen: string, all: boolean) =>
   queryOptions({

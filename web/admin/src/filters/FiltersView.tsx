@@ -9,6 +9,7 @@ import { PlacePicker } from '../parts/PlacePicker';
 import { useView } from '../parts/useView';
 import { ShopBeside } from '../shop/ShopBeside';
 import { FilterList } from './FilterList';
+import { SearchWords } from './SearchWords';
 
 const nothing = { entry: null, bay: null };
 const narrowable = ['category', 'collection', 'all-products'];
@@ -144,6 +145,7 @@ function Listings({
             </button>
           </p>
         )}
+        {of === 'search' && <SearchWords canEdit={canEdit} />}
       </div>
     </>
   );

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Search;
+
+/** What a visitor types to look for something. */
+final readonly class SearchWords
+{
+    public const MAX_LENGTH = 100;
+    private const MOST = 8;
+
+    /** @param list<string> $words */
+    private function __construct(public string $typed, public array $words)
+    {
+    }
+
+    public static function of(string $typed): self
+    {
+        $typed = mb_substr(trim(str_replace("\0", '', mb_scrub($typed, 'UTF-8'))), 0, self::MAX_LENGTH);
+
+        return new self($typed, \array_slice(preg_split('/\s+/u', mb_strtolower($typed), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST));
+    }
+
+    public function isNone(): bool
+    {
+        return [] === $this->words;
+    }
+
+    /** One way of writing for what is looked for in the same words, whatever their size: as it is counted, and leads to a place. */
+    public function normal(): string
+    {
+        return implode(' ', $this->words);
+    }
+}
