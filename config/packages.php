@@ -68,7 +68,8 @@ return static function (ContainerConfigurator $container): void {
     $services->set('cache.resolved', AdapterInterface::class)->factory([NodeCache::class, 'make']);
     foreach (['workbench', 'live'] as $copy) {
         $services->set("lantern.connection_settings.$copy", ConnectionSettings::class)
-            ->args([$copy, param('lantern.statement_seconds')])
+            // The workbench is written to by a library that prepares for itself.
+            ->args([$copy, param('lantern.statement_seconds'), 'live' === $copy])
             ->tag('doctrine.middleware', ['connection' => $copy]);
     }
 

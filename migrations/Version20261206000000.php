@@ -89,20 +89,23 @@ final class Version20261206000000 extends AbstractMigration
             SQL);
     }
 
+    /** In plpgsql, which plans what it does once for a session. */
     private function bits(): void
     {
         $this->addSql(<<<'SQL'
-            CREATE FUNCTION catalogue.bits_of(taken integer[], room integer) RETURNS varbit LANGUAGE sql IMMUTABLE PARALLEL SAFE AS $$
-                SELECT CAST('x' || COALESCE(string_agg(repeat('00', byte - before - 1) || lpad(to_hex(bits), 2, '0'), '' ORDER BY byte), '') || repeat('00', room / 8 - COALESCE(max(byte), -1) - 1) AS varbit)
-                FROM (SELECT byte, bits, lag(byte, 1, -1) OVER (ORDER BY byte) AS before FROM (SELECT seat / 8 AS byte, bit_or(128 >> seat % 8) AS bits FROM unnest(taken) AS seat GROUP BY 1) AS bytes) AS gaps
-            $$
+            CREATE FUNCTION catalogue.bits_of(taken integer[], room integer) RETURNS varbit LANGUAGE plpgsql IMMUTABLE PARALLEL SAFE AS $$
+            BEGIN
+                RETURN (SELECT CAST('x' || COALESCE(string_agg(repeat('00', byte - before - 1) || lpad(to_hex(bits), 2, '0'), '' ORDER BY byte), '') || repeat('00', room / 8 - COALESCE(max(byte), -1) - 1) AS varbit)
+                FROM (SELECT byte, bits, lag(byte, 1, -1) OVER (ORDER BY byte) AS before FROM (SELECT seat / 8 AS byte, bit_or(128 >> seat % 8) AS bits FROM unnest(taken) AS seat GROUP BY 1) AS bytes) AS gaps);
+            END $$
             SQL);
         $this->addSql(<<<'SQL'
-            CREATE FUNCTION catalogue.seats_in(bits varbit) RETURNS SETOF integer LANGUAGE sql IMMUTABLE PARALLEL SAFE ROWS 500 AS $$
-                SELECT byte * 8 + nth
+            CREATE FUNCTION catalogue.seats_in(bits varbit) RETURNS SETOF integer LANGUAGE plpgsql IMMUTABLE PARALLEL SAFE ROWS 500 AS $$
+            BEGIN
+                RETURN QUERY SELECT byte * 8 + nth
                 FROM generate_series(0, length(bits) / 64 - 1) AS word, generate_series(word * 8, word * 8 + 7) AS byte, generate_series(0, 7) AS nth
-                WHERE bit_count(substring(bits FROM word * 64 + 1 FOR 64)) > 0 AND bit_count(substring(bits FROM byte * 8 + 1 FOR 8)) > 0 AND get_bit(bits, byte * 8 + nth) = 1
-            $$
+                WHERE bit_count(substring(bits FROM word * 64 + 1 FOR 64)) > 0 AND bit_count(substring(bits FROM byte * 8 + 1 FOR 8)) > 0 AND get_bit(bits, byte * 8 + nth) = 1;
+            END $$
             SQL);
         $this->addSql(<<<'SQL'
             CREATE FUNCTION catalogue.postings_of(maker text, tags text[], options jsonb, stock integer, price integer, reduced_from integer, featured boolean) RETURNS TABLE (filter text, choice text) LANGUAGE sql IMMUTABLE AS $$
@@ -293,6 +296,10 @@ final class Version20261206000000 extends AbstractMigration
         foreach (['workbench', 'live'] as $copy) {
             $this->addSql("CREATE INDEX place_dated_product ON $copy.place (id) WHERE kind = 'product' AND (opens_on IS NOT NULL OR closes_on IS NOT NULL)");
             $this->addSql("ALTER TABLE $copy.place ADD filters text NOT NULL DEFAULT ''");
+        }
+        // Whether a menu shows products: asked for with every page that is made.
+        foreach (['workbench', 'live'] as $copy) {
+            $this->addSql("CREATE INDEX entry_showing_products ON $copy.entry (id) WHERE on_page IS NULL AND (filling IS NOT NULL OR piece ->> 'kind' IN ('products', 'product'))");
         }
         $this->addSql("CREATE INDEX place_own_filters ON workbench.place (title, id) WHERE filters <> ''");
     }

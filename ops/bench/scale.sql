@@ -20,6 +20,7 @@ $$;
 
 SELECT format('ALTER TABLE %s DISABLE TRIGGER USER', t) FROM unnest('{workbench.place,workbench.redirect,workbench.menu,workbench.entry,workbench.bay,journal.visit,catalogue.product,catalogue.standing}'::text[]) AS t \gexec
 ALTER TABLE workbench.words DISABLE TRIGGER touched;
+ALTER TABLE live.place DISABLE TRIGGER USER;
 -- Indexes of letters are quicker made over all than one by one.
 CREATE TEMPORARY TABLE letters AS
 SELECT format('%I.%I', schemaname, indexname) AS name, indexdef AS made FROM pg_indexes WHERE schemaname IN ('workbench', 'live') AND indexdef LIKE '%gin_trgm_ops%';
@@ -88,6 +89,8 @@ INSERT INTO journal.visited SELECT address, max(day) FROM journal.visit GROUP BY
 DELETE FROM journal.redirect_mark;
 INSERT INTO journal.redirect_mark SELECT * FROM journal.redirect_mark_now;
 INSERT INTO journal.redirect_tally VALUES (1000000);
-DELETE FROM catalogue.choice;
-INSERT INTO catalogue.choice SELECT c.option, c.choice, count(*) FROM catalogue.product p, catalogue.choices_of(p.tags, p.options) c GROUP BY 1, 2;
+SELECT catalogue.rebuild_postings();
+ALTER TABLE live.place ENABLE TRIGGER USER;
+SELECT live.write_search_words(ARRAY(SELECT id FROM live.place));
+SELECT workbench.write_search_words(ARRAY(SELECT id FROM workbench.place));
 ANALYZE;

@@ -10,6 +10,7 @@ use Lantern\Core\Address\Query;
 use Lantern\Core\Address\ReservedAddresses;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Filter\UnderstoodFields;
 use Lantern\Core\Visitor;
 
 /**
@@ -76,12 +77,12 @@ final readonly class EarlyAnswer
             // Nobody can be asked what stands there: what stood there a moment ago is better than nothing.
             $kept = $this->pages->get($visitor->signedIn, $address->path);
 
-            return null === $kept || '' !== $query ? null : self::given($kept, $known, $address);
+            return null === $kept || UnderstoodFields::anyIn($query) ? null : self::given($kept, $known, $address);
         }
 
         return match (true) {
             null !== $answer->location => EarlyResponse::redirect($answer->status, $answer->location, $answer->keepFor($visitor->moment), $answer->address),
-            200 === $answer->status && '' === $query && null !== $answer->place && KeptPages::keeps($answer->place->kind) => $this->page($visitor, $address, $known),
+            200 === $answer->status && !UnderstoodFields::anyIn($query) && null !== $answer->place && KeptPages::keeps($answer->place->kind) => $this->page($visitor, $address, $known),
             default => null,
         };
     }

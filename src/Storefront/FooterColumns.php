@@ -31,20 +31,4 @@ final readonly class FooterColumns
 
         return ([] === $there ? '' : ".shop-footer__columns{--columns:$shares}").LayoutStyles::of($columns);
     }
-
-    /**
-     * The bay beside the pages of a group; null where there is none, or nothing in it.
-     *
-     * @param array<string, HungMenu> $frame by bay
-     */
-    public static function beside(array $frame, ?string $groupId): ?HungMenu
-    {
-        foreach (null === $groupId ? [] : $frame as $hung) {
-            if ($hung->bay->beside === $groupId && [] !== $hung->menu->entries) {
-                return $hung;
-            }
-        }
-
-        return null;
-    }
 }

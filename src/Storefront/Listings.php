@@ -9,6 +9,7 @@ use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\NarrowedListing;
+use Lantern\Reading\Places\PlaceDetails;
 
 /** The listings of products on the pages of the shop. */
 final readonly class Listings
@@ -21,9 +22,9 @@ final readonly class Listings
     }
 
     /** @param list<Card> $children categories that stand directly below the place */
-    public static function ofPlace(Visit $visit, Place $place, array $children): ShownListing
+    public static function ofPlace(Visit $visit, Place $place, PlaceDetails $details, array $children): ShownListing
     {
-        return self::page($visit, $place, NarrowedListing::ofPlace($visit->copy, $place, self::asked($visit), $visit->visitor, null, PlaceKind::Collection === $place->kind ? null : $children));
+        return self::page($visit, $place, NarrowedListing::ofPlace($visit->copy, $place, $details, self::asked($visit), $visit->visitor, null, PlaceKind::Collection === $place->kind ? null : $children));
     }
 
     public static function page(Visit $visit, Place $place, NarrowedListing $narrowed): ShownListing

@@ -12,7 +12,7 @@ use Lantern\Core\Place\Serving;
 use Lantern\Core\Place\StoredFile;
 use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\ShopReader;
-use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Places\PlaceDetails;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -24,8 +24,14 @@ use Twig\Environment;
 /** The storefront's pages, from whichever copy the visit is answered from. */
 final readonly class Pages
 {
-    public function __construct(private Environment $twig, private Frame $frame, private Headers $headers, private LooksStyles $looks, private Panels $panels, private FooterColumns $columns, private Bodies $bodies, private Searches $searches, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir)
-    {
+    public function __construct(
+        private Environment $twig,
+        private Surroundings $surroundings,
+        private Bodies $bodies,
+        private Searches $searches,
+        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
+        #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir,
+    ) {
     }
 
     public function page(Visit $visit, Answer $answer, Request $request): Response
@@ -71,7 +77,6 @@ final readonly class Pages
     private function placePage(Visit $visit, Place $place, Request $request): Response
     {
         $shop = $visit->copy->shop;
-        $visitor = $visit->visitor;
         $leads = PlaceKind::Search === $place->kind ? $this->searches->leads($visit) : null;
         if (null !== $leads) {
             return $leads;
@@ -80,6 +85,20 @@ final readonly class Pages
         if (null !== $details->file) {
             return $this->file($visit, $place, $details->file, $details->downloadName);
         }
+        [$template, $data] = $this->contents($visit, $place, $details, $request);
+
+        return $this->response($visit, 200, $template, $data);
+    }
+
+    /**
+     * What stands on the page of a place.
+     *
+     * @return array{string, array{place: Place, details: PlaceDetails, body: ShownBody|null, trail: list<array{title: string, href: string|null}>, ...}} a template, and what it is given
+     */
+    private function contents(Visit $visit, Place $place, PlaceDetails $details, Request $request): array
+    {
+        $shop = $visit->copy->shop;
+        $visitor = $visit->visitor;
         $after = $request->query->all()['after'] ?? null;
         $after = \is_string($after) && Uuid::isValid($after) ? $after : null;
         $categories = PlaceKind::Product === $place->kind ? $shop->categoriesOf($place->id, $visitor) : [];
@@ -90,7 +109,7 @@ final readonly class Pages
                 'newest' => $shop->newest($visitor, ShopReader::NEWEST_IN_FRONT),
                 'articles' => $shop->articles($visitor, ShopReader::ARTICLES_IN_FRONT),
             ]],
-            PlaceKind::Category, PlaceKind::Collection, PlaceKind::AllProducts => ['products.html.twig', self::products($visit, $place)],
+            PlaceKind::Category, PlaceKind::Collection, PlaceKind::AllProducts => ['products.html.twig', self::products($visit, $place, $details)],
             PlaceKind::AllCollections => ['list.html.twig', self::part($shop->pageBelow(null, $visitor, PlaceKind::Collection, $after), ShopReader::CARDS)],
             PlaceKind::PageGroup => ['list.html.twig', self::part($shop->pageBelow($place->id, $visitor, PlaceKind::Page, $after), ShopReader::CARDS)],
             PlaceKind::Journal => ['list.html.twig', self::part($shop->articles($visitor, ShopReader::CARDS + 1, $after), ShopReader::CARDS)],
@@ -102,7 +121,7 @@ final readonly class Pages
         $trail = $this->trail($visit, $place, $categories);
         $this->note($visit, $place, $details->words->placeIds(), $trail, $data);
 
-        return $this->response($visit, 200, $template, $data + [
+        return [$template, $data + [
             'place' => $place,
             'details' => $details,
             // Each page of a long list is one of its own.
@@ -113,15 +132,15 @@ final readonly class Pages
                 'title' => $one->title,
                 'href' => $one->opensFor($visit->visitor) ? $visit->prefix.$one->address->encoded() : null,
             ], $trail),
-        ]);
+        ]];
     }
 
     /** @return array{children: list<Card>, listing: ShownListing} */
-    private static function products(Visit $visit, Place $place): array
+    private static function products(Visit $visit, Place $place, PlaceDetails $details): array
     {
         $children = PlaceKind::Collection === $place->kind ? [] : $visit->copy->shop->below(PlaceKind::Category === $place->kind ? $place->id : null, $visit->visitor, PlaceKind::Category);
 
-        return ['children' => $children, 'listing' => Listings::ofPlace($visit, $place, $children)];
+        return ['children' => $children, 'listing' => Listings::ofPlace($visit, $place, $details, $children)];
     }
 
     /**
@@ -208,35 +227,29 @@ final readonly class Pages
     {
         $place = ($data['place'] ?? null) instanceof Place ? $data['place'] : null;
         $listing = ($data['listing'] ?? null) instanceof ShownListing ? $data['listing'] : null;
-        $narrowed = null !== $listing && (!$listing->query->isPlain() || '' !== $listing->query->words);
-        $frame = $visit->isLive() ? $this->frame->kept($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor);
-        $panels = $this->panels->shown($visit);
         $body = $data['body'] ?? null;
+        $details = $data['details'] ?? null;
         /** @var list<array{title: string, href: string|null}> $trail */
         $trail = $data['trail'] ?? [];
-        $header = $this->headers->shown($visit, $frame['header'] ?? null, array_keys($panels));
-        $looks = $visit->copy->settings->all()->looks();
-        $columns = $this->columns->shown($visit);
-        $styles = FooterColumns::styles($frame, $columns).$this->looks->of($looks).$header->styles.implode('', array_map(static fn (ShownPanel $panel): string => $panel->styles, $panels)).($body instanceof ShownBody ? $body->styles : '');
-        $visit->shown->styles = LayoutStyles::hash($styles);
+        $frame = $this->surroundings->shown($visit)->markedFor($place?->id);
+        $own = $body instanceof ShownBody ? $body->styles : '';
+        $styles = $frame->styles.$own;
+        $visit->shown->styles = '' === $own ? $frame->stylesHash : LayoutStyles::hash($styles);
         $body = $this->twig->render("storefront/$template", $data + [
             'place' => null,
             'visit' => $visit,
             'status' => $status,
             'frame' => $frame,
-            'panels' => $panels,
-            'header' => $header->shape,
-            'columns' => $columns,
-            'beside' => FooterColumns::beside($frame, match ($place?->kind) {
+            'beside' => $frame->beside[match ($place?->kind) {
                 PlaceKind::Page => $place->parentId, PlaceKind::PageGroup => $place->id, default => null,
-            }),
-            'structured' => $visit->isLive() && 200 === $status ? StructuredData::of($this->storefrontUrl, $trail, null === $place ? null : ['title' => $place->title, 'href' => $place->address->encoded()], $frame['header']->menu->entries ?? []) : '',
+            } ?? ''] ?? '',
+            'structured' => $visit->isLive() && 200 === $status ? StructuredData::of($this->storefrontUrl, $trail, null === $place ? null : ['title' => $place->title, 'href' => $place->address->encoded()], $frame->entries) : '',
             'styles' => $styles,
-            'looks' => $looks,
+            'summary' => $details instanceof PlaceDetails ? $details->summary : '',
             'body' => null,
-            'narrowed' => $narrowed,
+            'tagline' => $frame->tagline,
+            'narrowed' => null !== $listing && (!$listing->query->isPlain() || '' !== $listing->query->words),
             'canonical' => '',
-            'shop' => $visit->copy->settings->all()->values,
             'origin' => $this->storefrontUrl,
             'trail' => [],
         ]);

@@ -5,14 +5,16 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Address;
-use Lantern\Core\Menu\ResolvedMenu;
 use Lantern\Core\Piece\ContactDetail;
 use Lantern\Core\Place\Place;
 use Twig\Extension\AbstractExtension;
 use Twig\TwigFilter;
 use Twig\TwigFunction;
 
-/** What the storefront's templates need besides Twig itself. */
+/**
+ * What the storefront's templates need besides Twig itself. All are methods, which compiled templates call as they are: for a closure
+ * Twig would have to be got ready to compile with every page.
+ */
 final class ShopExtension extends AbstractExtension
 {
     public function __construct(private readonly BuiltAssets $assets)
@@ -21,27 +23,62 @@ final class ShopExtension extends AbstractExtension
 
     public function getFilters(): array
     {
-        return [
-            new TwigFilter('money', static fn (int $cents): string => '€ '.number_format($cents / 100, 2)),
-        ];
+        return [new TwigFilter('money', [self::class, 'money'])];
     }
 
     public function getFunctions(): array
     {
         return [
-            new TwigFunction('to', static fn (Visit $visit, Place|Address|string $to): string => $visit->prefix.match (true) {
-                $to instanceof Place => $to->address->encoded(),
-                $to instanceof Address => $to->encoded(),
-                default => $to,
-            }),
-            // An uploaded picture is shown as its file opens, so a preview asks within itself.
-            new TwigFunction('picture_src', static fn (Visit $visit, string $picture): string => (str_starts_with($picture, 'uploads/') ? $visit->prefix : '')."/-/pictures/$picture"),
-            // A menu's own links may lead outside; only those of this shop stay within a preview.
-            new TwigFunction('entry_href', static fn (Visit $visit, string $href): string => str_starts_with($href, '/') ? $visit->prefix.$href : $href),
-            new TwigFunction('current', static fn (ResolvedMenu $menu, ?Place $place): array => null === $place ? [] : $menu->current($place->id)),
-            new TwigFunction('contact_href', static fn (string $detail, string $value): ?string => ContactDetail::tryFrom($detail)?->href($value)),
-            new TwigFunction('asset_file', $this->assets->script(...)),
-            new TwigFunction('shop_styles', $this->assets->styles(...), ['is_safe' => ['html']]),
+            new TwigFunction('to', [self::class, 'to']),
+            new TwigFunction('picture_src', [self::class, 'pictureSource']),
+            new TwigFunction('entry_href', [self::class, 'entryHref']),
+            new TwigFunction('current_mark', [ShownFrame::class, 'currentMark'], ['is_safe' => ['html']]),
+            new TwigFunction('open_mark', [ShownFrame::class, 'openMark'], ['is_safe' => ['html']]),
+            new TwigFunction('contact_href', [self::class, 'contactHref']),
+            new TwigFunction('asset_file', [$this, 'script']),
+            new TwigFunction('shop_styles', [$this, 'styles'], ['is_safe' => ['html']]),
         ];
+    }
+
+    /** @param int $cents of the shop's currency */
+    public static function money(int $cents): string
+    {
+        return '€ '.number_format($cents / 100, 2);
+    }
+
+    public static function to(Visit $visit, Place|Address|string $to): string
+    {
+        return $visit->prefix.match (true) {
+            $to instanceof Place => $to->address->encoded(),
+            $to instanceof Address => $to->encoded(),
+            default => $to,
+        };
+    }
+
+    /** An uploaded picture is shown as its file opens, so a preview asks within itself. */
+    public static function pictureSource(Visit $visit, string $picture): string
+    {
+        return (str_starts_with($picture, 'uploads/') ? $visit->prefix : '')."/-/pictures/$picture";
+    }
+
+    /** A menu's own links may lead outside; only those of this shop stay within a preview. */
+    public static function entryHref(Visit $visit, string $href): string
+    {
+        return str_starts_with($href, '/') ? $visit->prefix.$href : $href;
+    }
+
+    public static function contactHref(string $detail, string $value): ?string
+    {
+        return ContactDetail::tryFrom($detail)?->href($value);
+    }
+
+    public function script(string $entry): string
+    {
+        return $this->assets->script($entry);
+    }
+
+    public function styles(): string
+    {
+        return $this->assets->styles();
     }
 }

@@ -33,6 +33,12 @@ final class ShownThings
         $this->keys["l:$of"] = true;
     }
 
+    /** @param list<string> $keys what something shows that was made before, as `keys` gave it */
+    public function all(array $keys): void
+    {
+        $this->keys += array_fill_keys($keys, true);
+    }
+
     /** @return list<string> see Freshness */
     public function keys(): array
     {

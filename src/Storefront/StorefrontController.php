@@ -8,6 +8,7 @@ use Lantern\Core\Address\Address;
 use Lantern\Core\Address\Query;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Filter\UnderstoodFields;
 use Lantern\Core\Visitor;
 use Lantern\Node\AnswerHeaders;
 use Lantern\Node\Freshness;
@@ -106,7 +107,7 @@ final readonly class StorefrontController
 
     private function mayBeKept(Visit $visit, Answer $answer): bool
     {
-        return $visit->isLive() && 200 === $answer->status && null !== $answer->place && KeptPages::keeps($answer->place->kind) && '' === Query::split($visit->target)[1];
+        return $visit->isLive() && 200 === $answer->status && null !== $answer->place && KeptPages::keeps($answer->place->kind) && !UnderstoodFields::anyIn(Query::split($visit->target)[1]);
     }
 
     private function keep(Visit $visit, Address $address, Response $response): void

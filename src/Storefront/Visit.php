@@ -28,6 +28,12 @@ final readonly class Visit
     ) {
     }
 
+    /** The same visit, for something whose things are noted by themselves. */
+    public function noting(ShownThings $shown): self
+    {
+        return new self($this->copy, $this->visitor, $this->prefix, $this->target, $this->preview, $this->begun, $shown);
+    }
+
     public function isLive(): bool
     {
         return CopyName::Live === $this->copy->name && !$this->preview;

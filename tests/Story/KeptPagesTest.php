@@ -102,7 +102,11 @@ final class KeptPagesTest extends ShopTestCase
     {
         foreach ([
             'marks of redirects' => ['SELECT mark, source, redirect_id FROM redirect_mark', 'SELECT mark, source, redirect_id FROM redirect_mark_now'],
-            'tags and choices' => ['SELECT option, choice, products FROM choice', 'SELECT c.option, c.choice, count(*)::int FROM product p, catalogue.choices_of(p.tags, p.options) c GROUP BY 1, 2'],
+            'postings of filters' => ['SELECT filter, choice, bit_count(seats)::int FROM posting', "SELECT p.filter, p.choice, count(*)::int FROM product f, catalogue.postings_of(f.maker, f.tags, f.options, f.stock, f.price, f.reduced_from, f.featured) p GROUP BY 1, 2
+                UNION ALL SELECT 'category', category_id::text, count(*)::int FROM standing s JOIN product f ON f.id = s.product_id GROUP BY 2
+                UNION ALL SELECT 'shown', p.audience, count(*)::int FROM live.place p JOIN product f ON f.id = p.id WHERE p.light = 'open' AND p.opens_on IS NULL AND p.closes_on IS NULL GROUP BY 2"],
+            'titles of products' => ['SELECT product_id, seat, title FROM live.product_title', 'SELECT f.id, f.seat, p.title FROM product f JOIN live.place p ON p.id = f.id'],
+            'words of places' => ['SELECT place_id, seat, words FROM live.search_words', 'SELECT p.id, f.seat, catalogue.words_of(p.title, p.summary, w.html, f.maker, f.tags, f.options) FROM live.place p LEFT JOIN live.words w ON w.id = p.id LEFT JOIN product f ON f.id = p.id'],
             'the number of redirects' => ['SELECT sum(more) FROM redirect_tally', 'SELECT count(*) FROM redirect'],
             'last visits' => ['SELECT address, last_day FROM visited', 'SELECT address, max(day) FROM visit GROUP BY address'],
         ] as $what => [$kept, $is]) {

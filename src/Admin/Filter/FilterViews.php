@@ -71,7 +71,7 @@ final readonly class FilterViews
             throw new NotThere(\sprintf('A %s lists no products that could be narrowed.', $place->kind->words()));
         }
         $all = 'yes' === $query->all ? array_map(Filter::named(...), array_keys($this->known->filters())) : null;
-        $narrowed = NarrowedListing::ofPlace($workbench, $place, ListingQuery::asked($query->chosen), Visitor::guest($this->clock->now()), $all);
+        $narrowed = NarrowedListing::ofPlace($workbench, $place, $workbench->shop->details($placeId), ListingQuery::asked($query->chosen), Visitor::guest($this->clock->now()), $all);
 
         return new NarrowedView(
             $narrowed->shown->total,

@@ -35,7 +35,7 @@ final readonly class PartsViews
     /** @return list<NarrowedPartView> one for each choice of the filters of its listing */
     private function narrowed(Place $place): array
     {
-        $listing = NarrowedListing::ofPlace($this->copies->workbench, $place, new ListingQuery(), Visitor::guest($this->clock->now()));
+        $listing = NarrowedListing::ofPlace($this->copies->workbench, $place, $this->copies->workbench->shop->details($place->id), new ListingQuery(), Visitor::guest($this->clock->now()));
         $parts = [];
         foreach ($listing->shown->filters as $filter) {
             foreach ($filter->choices as $choice) {

@@ -60,7 +60,7 @@ final readonly class ListingQuery
         return new self($this->narrowing, $this->order, $after, $this->words);
     }
 
-    /** Whether it shows less than the plain listing, or in another order. */
+    /** Whether it shows no less than the whole listing, in its own order. */
     public function isPlain(): bool
     {
         return $this->narrowing->isNone() && ListingOrder::Laid === $this->order;

@@ -43,29 +43,33 @@ final readonly class ResolvedMenu
      */
     public function current(string $placeId): array
     {
+        return $this->marks()[$placeId] ?? [];
+    }
+
+    /** @return array<string, array<string, 'page'|'true'>> the same for every place that an entry leads to, by its id */
+    public function marks(): array
+    {
         $marks = [];
-        $this->mark($this->entries, $placeId, $marks);
+        self::mark($this->entries, [], $marks);
 
         return $marks;
     }
 
     /**
-     * @param list<ResolvedEntry>           $entries
-     * @param array<string, 'page'|'true'> $marks
+     * @param list<ResolvedEntry>                         $entries
+     * @param list<string>                                $above   ids of the entries above
+     * @param array<string, array<string, 'page'|'true'>> $marks
      */
-    private function mark(array $entries, string $placeId, array &$marks): bool
+    private static function mark(array $entries, array $above, array &$marks): void
     {
-        $any = false;
         foreach ($entries as $entry) {
-            $below = $this->mark($entry->children, $placeId, $marks);
-            if ($entry->placeId === $placeId) {
-                $marks[$entry->id] = 'page';
-            } elseif ($below) {
-                $marks[$entry->id] = 'true';
+            if (null !== $entry->placeId) {
+                $marks[$entry->placeId][$entry->id] = 'page';
+                foreach ($above as $id) {
+                    $marks[$entry->placeId][$id] ??= 'true';
+                }
             }
-            $any = $any || isset($marks[$entry->id]);
+            self::mark($entry->children, [...$above, $entry->id], $marks);
         }
-
-        return $any;
     }
 }

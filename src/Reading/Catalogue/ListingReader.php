@@ -181,7 +181,7 @@ final readonly class ListingReader
         $parameters = $listing->parameters + ShopReader::visitor($visitor);
         $ctes = [
             ...'' === $listing->found ? [] : [$listing->found],
-            "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), none) | catalogue.bits_of((SELECT array_agg(f.seat) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND ".ShopReader::SHOWN.'), length(none)) AS varbit) AS seats FROM room)',
+            "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), none) | COALESCE((SELECT catalogue.bits_of(array_agg(f.seat), length(room.none)) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND ".ShopReader::SHOWN.' HAVING count(*) > 0), none) AS varbit) AS seats FROM room)',
             "laid AS MATERIALIZED (SELECT CAST(visible.seats & {$listing->seats} AS varbit) AS seats FROM visible, room)",
         ];
         [$bits, $asked] = Postings::of($narrowing, $filters);

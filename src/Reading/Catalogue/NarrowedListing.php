@@ -13,6 +13,7 @@ use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\Copy;
+use Lantern\Reading\Places\PlaceDetails;
 
 /** A listing with what is chosen in its filters, and what they offer further. */
 final readonly class NarrowedListing
@@ -35,16 +36,15 @@ final readonly class NarrowedListing
      * @param list<Filter>|null $offered  null: those of the listing
      * @param list<Card>|null   $children the categories that may be chosen, where they are known already
      */
-    public static function ofPlace(Copy $copy, Place $place, ListingQuery $asked, Visitor $visitor, ?array $offered = null, ?array $children = null): self
+    public static function ofPlace(Copy $copy, Place $place, PlaceDetails $details, ListingQuery $asked, Visitor $visitor, ?array $offered = null, ?array $children = null): self
     {
         $filters = Filters::of($copy->settings->all()->values);
-        $details = PlaceKind::Collection === $place->kind || null === $offered ? $copy->shop->details($place->id) : null;
         $listing = match ($place->kind) {
             PlaceKind::Category => Listing::ofCategory($place->id),
-            PlaceKind::Collection => Listing::ofCollection($place->id, $details->rule ?? throw new \LogicException('It was read.')),
+            PlaceKind::Collection => Listing::ofCollection($place->id, $details->rule),
             default => Listing::everything(),
         };
-        $offered ??= $filters->ofPlace($details->filters ?? '');
+        $offered ??= $filters->ofPlace($details->filters);
         if (PlaceKind::Category === $place->kind && self::offersCategories($offered)) {
             $children ??= $copy->shop->below($place->id, $visitor, PlaceKind::Category);
         }

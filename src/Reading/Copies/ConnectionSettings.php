@@ -20,37 +20,50 @@ final readonly class ConnectionSettings implements Middleware
      */
     private const SHORT_STATEMENTS = 'SET jit TO off; SET max_parallel_workers_per_gather TO 0; SET random_page_cost TO 1.1; SET pg_trgm.similarity_threshold TO 0.15';
 
-    /** @param int $seconds that a statement may take when it is asked for by a request; jobs and commands have their own */
-    public function __construct(private string $copy, private int $seconds)
+    /** What is prepared once is planned once, too, for whatever it is asked with. */
+    private const PLANNED_ONCE = '; SET plan_cache_mode TO force_generic_plan';
+
+    /**
+     * @param int  $seconds that a statement may take when it is asked for by a request; jobs and commands have their own
+     * @param bool $keeps   whether what reads is prepared once for each connection, see PreparingConnection
+     */
+    public function __construct(private string $copy, private int $seconds, private bool $keeps)
     {
     }
 
     public function wrap(Driver $driver): Driver
     {
-        $settings = ["search_path TO {$this->copy}, catalogue, journal", "timezone TO 'UTC'", 'statement_timeout TO '.('cli' === \PHP_SAPI ? 0 : 1000 * $this->seconds)];
+        $settings = ["client_encoding TO 'UTF8'", "search_path TO {$this->copy}, catalogue, journal", "timezone TO 'UTC'", 'statement_timeout TO '.('cli' === \PHP_SAPI ? 0 : 1000 * $this->seconds)];
 
-        return new class($driver, 'SET '.implode('; SET ', $settings).'; '.self::SHORT_STATEMENTS) extends AbstractDriverMiddleware {
-            public function __construct(Driver $driver, private readonly string $statements)
+        return new class($driver, 'SET '.implode('; SET ', $settings).'; '.self::SHORT_STATEMENTS.($this->keeps ? self::PLANNED_ONCE : ''), $this->keeps) extends AbstractDriverMiddleware {
+            public function __construct(Driver $driver, private readonly string $statements, private readonly bool $keeps)
             {
                 parent::__construct($driver);
             }
 
             public function connect(#[\SensitiveParameter] array $params): Driver\Connection
             {
+                // The encoding is among the settings.
+                unset($params['charset']);
                 try {
-                    return $this->prepared(parent::connect($params));
-                } catch (Driver\Exception) {
+                    return $this->set(parent::connect($params));
+                } catch (Driver\Exception|\PDOException) {
                     // A connection that was kept may have been lost meanwhile, with a restart of the database say;
                     // asked for again, it is made anew.
-                    return $this->prepared(parent::connect($params));
+                    return $this->set(parent::connect($params));
                 }
             }
 
-            private function prepared(Driver\Connection $connection): Driver\Connection
+            private function set(Driver\Connection $connection): Driver\Connection
             {
-                $connection->exec($this->statements);
+                $native = $this->keeps ? $connection->getNativeConnection() : null;
+                if (!$native instanceof \PDO) {
+                    $connection->exec($this->statements);
 
-                return $connection;
+                    return $connection;
+                }
+
+                return new PreparingConnection($connection, $native, $this->statements);
             }
         };
     }

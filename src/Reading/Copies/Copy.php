@@ -89,16 +89,16 @@ final readonly class Copy
      */
     public function snapshot(\Closure $read): mixed
     {
-        $this->connection->beginTransaction();
+        // One round trip, where the library would need two.
+        $this->connection->executeStatement('START TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
         try {
-            $this->connection->executeStatement('SET TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
             $this->settings->forget();
             $this->versions->remember();
 
             return $read();
         } finally {
             $this->versions->forget();
-            $this->connection->rollBack();
+            $this->connection->executeStatement('ROLLBACK');
         }
     }
 }
