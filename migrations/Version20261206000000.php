@@ -45,6 +45,7 @@ final class Version20261206000000 extends AbstractMigration
         $this->shown();
         $this->addSql('SELECT catalogue.rebuild_postings()');
         $this->narrowings();
+        $this->changes();
     }
 
     public function down(Schema $schema): void
@@ -302,6 +303,44 @@ final class Version20261206000000 extends AbstractMigration
             $this->addSql("CREATE INDEX entry_showing_products ON $copy.entry (id) WHERE on_page IS NULL AND (filling IS NOT NULL OR piece ->> 'kind' IN ('products', 'product'))");
         }
         $this->addSql("CREATE INDEX place_own_filters ON workbench.place (title, id) WHERE filters <> ''");
+    }
+
+    /** What filters count by changes listings, though none of the products they begin with changed: `l:facts`, and `l:` with each category. */
+    private function changes(): void
+    {
+        $this->addSql(<<<'SQL'
+            CREATE OR REPLACE FUNCTION catalogue.note_change() RETURNS trigger LANGUAGE plpgsql AS $$
+            DECLARE keys text[];
+            BEGIN
+                IF TG_OP = 'TRUNCATE' THEN
+                    keys := ARRAY['all'];
+                ELSIF TG_TABLE_NAME = 'product' THEN
+                    IF TG_OP = 'INSERT' THEN
+                        SELECT array_agg('p:' || id) || ARRAY['l:products'] INTO keys FROM after;
+                    ELSIF TG_OP = 'DELETE' THEN
+                        SELECT array_agg('p:' || id) || ARRAY['l:products'] INTO keys FROM before;
+                    ELSE
+                        SELECT array_agg(key) INTO keys FROM (
+                            SELECT 'p:' || id AS key FROM (SELECT * FROM after EXCEPT SELECT * FROM before) changed
+                            UNION SELECT 'l:products' FROM (
+                                SELECT id, tags, reduced_from IS NULL, featured, new_since FROM after EXCEPT SELECT id, tags, reduced_from IS NULL, featured, new_since FROM before
+                            ) changed
+                            UNION SELECT unnest(ARRAY['l:facts', 'l:' || s.category_id]) FROM (
+                                SELECT id, maker, tags, options, price, stock > 0 FROM after EXCEPT SELECT id, maker, tags, options, price, stock > 0 FROM before
+                            ) counted LEFT JOIN catalogue.standing s ON s.product_id = counted.id
+                        ) these;
+                    END IF;
+                ELSIF TG_OP = 'INSERT' THEN
+                    SELECT array_agg('l:' || category_id) || array_agg('p:' || product_id) INTO keys FROM after;
+                ELSIF TG_OP = 'DELETE' THEN
+                    SELECT array_agg('l:' || category_id) || array_agg('p:' || product_id) INTO keys FROM before;
+                ELSE
+                    SELECT array_agg('l:' || category_id) || array_agg('p:' || product_id) INTO keys FROM (SELECT * FROM before UNION SELECT * FROM after) these;
+                END IF;
+                IF keys IS NOT NULL THEN PERFORM catalogue.note_keys(keys); END IF;
+                RETURN NULL;
+            END $$
+            SQL);
     }
 
     /** What was narrowed by one tag and one option is written as what is narrowed by several. */

@@ -162,8 +162,7 @@ final readonly class Pages
         $lists = match ($place->kind) {
             PlaceKind::FrontPage => ['categories', 'products', 'articles'],
             PlaceKind::Category => $visit->copy->shop->categoriesWithin($place->id),
-            PlaceKind::Collection => ['products'],
-            PlaceKind::AllProducts => ['products', 'categories'],
+            PlaceKind::Collection, PlaceKind::AllProducts => ['products', 'facts', 'categories'],
             PlaceKind::AllCollections => ['collections'],
             PlaceKind::Journal => ['articles'],
             PlaceKind::Product => ['categories'],

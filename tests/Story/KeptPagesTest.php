@@ -110,7 +110,7 @@ final class KeptPagesTest extends ShopTestCase
             'the number of redirects' => ['SELECT sum(more) FROM redirect_tally', 'SELECT count(*) FROM redirect'],
             'last visits' => ['SELECT address, last_day FROM visited', 'SELECT address, max(day) FROM visit GROUP BY address'],
         ] as $what => [$kept, $is]) {
-            self::assertSame('0', $this->value("SELECT count(*) FROM (($kept EXCEPT $is) UNION ALL ($is EXCEPT $kept)) d"), $what);
+            self::assertSame([], $this->workbench()->fetchAllNumeric("SELECT left(CAST(d AS text), 200) FROM (($kept EXCEPT ($is)) UNION ALL (($is) EXCEPT $kept)) d LIMIT 5"), $what);
         }
     }
 
