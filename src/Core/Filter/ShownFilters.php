@@ -23,13 +23,14 @@ final readonly class ShownFilters
      * @param list<Filter>          $asked      of the listing, in their order
      * @param Narrowing             $narrowing  only of what is known to the shop
      * @param array<string, string> $categories titles of those that may be chosen or are, by id, in their order
+     * @param bool                  $all        also filters that narrow nothing today: for whoever leads an entry to what there will be
      */
-    public static function of(Counts $counts, Narrowing $narrowing, array $asked, Filters $filters, array $categories = []): self
+    public static function of(Counts $counts, Narrowing $narrowing, array $asked, Filters $filters, array $categories = [], bool $all = false): self
     {
         $narrowing = $filters->canonical($narrowing);
         $shown = [];
         foreach ($asked as $filter) {
-            $one = self::filter($filter, $counts, $narrowing, $filters, $categories);
+            $one = self::filter($filter, $counts, $narrowing, $filters, $categories, $all);
             if (null !== $one) {
                 $shown[] = $one;
             }
@@ -40,14 +41,14 @@ final readonly class ShownFilters
     }
 
     /** @param array<string, string> $categories */
-    private static function filter(Filter $filter, Counts $counts, Narrowing $narrowing, Filters $filters, array $categories): ?ShownFilter
+    private static function filter(Filter $filter, Counts $counts, Narrowing $narrowing, Filters $filters, array $categories, bool $all): ?ShownFilter
     {
         $key = $filter->key();
         $label = $filters->label($filter);
         if (FilterKind::Price === $filter->kind) {
             $isChosen = null !== $narrowing->priceFrom || null !== $narrowing->priceTo;
 
-            return $isChosen || $counts->lowest !== $counts->highest ? new ShownFilter($filter, $label, [], $counts->lowest, $counts->highest) : null;
+            return $all || $isChosen || $counts->lowest !== $counts->highest ? new ShownFilter($filter, $label, [], $counts->lowest, $counts->highest) : null;
         }
         $choices = [];
         foreach ($counts->choices[$key] ?? [] as $value => $count) {
@@ -59,7 +60,7 @@ final readonly class ShownFilters
         }
         $narrows = array_filter($choices, static fn (ShownChoice $choice): bool => $choice->chosen || $choice->count < ($counts->without[$key] ?? 0));
         // One choice that all have says nothing; several that all have can be told from one another, but leave all the same.
-        if ([] === $choices || ([] === $narrows && 1 === \count($choices))) {
+        if ([] === $choices || (!$all && [] === $narrows && 1 === \count($choices))) {
             return null;
         }
 

@@ -33,7 +33,7 @@ final readonly class NarrowedListing
 
     /**
      * @param ListingQuery      $asked    with categories by their addresses
-     * @param list<Filter>|null $offered  null: those of the listing
+     * @param list<Filter>|null $offered  null: those of the listing; others are offered though they narrow nothing today
      * @param list<Card>|null   $children the categories that may be chosen, where they are known already
      */
     public static function ofPlace(Copy $copy, Place $place, PlaceDetails $details, ListingQuery $asked, Visitor $visitor, ?array $offered = null, ?array $children = null): self
@@ -44,19 +44,20 @@ final readonly class NarrowedListing
             PlaceKind::Collection => Listing::ofCollection($place->id, $details->rule),
             default => Listing::everything(),
         };
+        $all = null !== $offered;
         $offered ??= $filters->ofPlace($details->filters);
         if (PlaceKind::Category === $place->kind && self::offersCategories($offered)) {
             $children ??= $copy->shop->below($place->id, $visitor, PlaceKind::Category);
         }
 
-        return self::of($copy, $listing, $asked, $offered, $filters, $children, $visitor);
+        return self::of($copy, $listing, $asked, $offered, $filters, $children, $visitor, $all);
     }
 
     /**
      * @param list<Filter>    $offered
      * @param list<Card>|null $children the categories that may be chosen; null: those that stand below no other
      */
-    public static function of(Copy $copy, Listing $listing, ListingQuery $asked, array $offered, Filters $filters, ?array $children, Visitor $visitor): self
+    public static function of(Copy $copy, Listing $listing, ListingQuery $asked, array $offered, Filters $filters, ?array $children, Visitor $visitor, bool $all = false): self
     {
         if (self::offersCategories($offered)) {
             $children ??= $copy->shop->below(null, $visitor, PlaceKind::Category);
@@ -69,7 +70,7 @@ final readonly class NarrowedListing
         $categories += $copy->places->byIds(array_values(array_diff($query->narrowing->categoryIds(), array_keys($categories))));
         $counts = $copy->listings->counts($listing, $query->narrowing, $offered, $filters, array_keys($categories), $visitor);
 
-        return new self($listing, $query, $filters, ShownFilters::of($counts, $query->narrowing, $offered, $filters, array_map(static fn (Place $one): string => $one->title, $categories)), $categories);
+        return new self($listing, $query, $filters, ShownFilters::of($counts, $query->narrowing, $offered, $filters, array_map(static fn (Place $one): string => $one->title, $categories), $all), $categories);
     }
 
     /** @return array<string, string> the address of each category that is in play, without the first slash, by its id */

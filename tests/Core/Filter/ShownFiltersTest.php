@@ -25,6 +25,7 @@ final class ShownFiltersTest extends TestCase
         $items = [new Item('1', 500, true, 'Ludd', ['gift']), new Item('2', 500, true, 'Ludd')];
         self::assertSame(['tag'], self::keys(self::shown($items, new Narrowing())), 'one maker, one price, all in stock');
         self::assertSame(['maker', 'tag'], self::keys(self::shown($items, new Narrowing(['maker' => ['Ludd']]))), 'what is chosen can be taken back');
+        self::assertSame(['in-stock', 'price', 'maker', 'tag'], self::keys(self::shown($items, new Narrowing(), true)), 'who plans for tomorrow sees all');
     }
 
     public function testAChoiceThatWouldLeaveNoneIsShownOnlyWhileItIsChosen(): void
@@ -93,10 +94,10 @@ final class ShownFiltersTest extends TestCase
     }
 
     /** @param list<Item> $items */
-    private static function shown(array $items, Narrowing $narrowing): ShownFilters
+    private static function shown(array $items, Narrowing $narrowing, bool $all = false): ShownFilters
     {
         $asked = array_map(Filter::named(...), ['in-stock', 'price', 'maker', 'tag', 'option.Size']);
 
-        return ShownFilters::of(Counts::of($items, $narrowing, $asked, Filters::of([])), $narrowing, $asked, Filters::of([]));
+        return ShownFilters::of(Counts::of($items, $narrowing, $asked, Filters::of([])), $narrowing, $asked, Filters::of([]), [], $all);
     }
 }

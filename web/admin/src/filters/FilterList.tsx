@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useRef, useState } from 'react';
+import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import type { Filter, Filters } from '../data/client';
 import { FilterWords } from './FilterWords';
 
@@ -19,30 +19,36 @@ export function FilterList({
   const known = new Map(filters.filters.map((one) => [one.key, one]));
   const rest = filters.filters.filter(({ key }) => !chosen.includes(key));
   const nameOf = (key: string) => known.get(key)?.label || known.get(key)?.title || key;
-  const focusOn = (at: number) =>
-    setTimeout(() => list.current?.querySelectorAll<HTMLElement>('[data-filter-line]')[Math.max(0, Math.min(at, chosen.length - 1))]?.focus());
+  // Where the focus goes as soon as the list is as it was asked for.
+  const wanted = useRef<string | null>(null);
+  const focusOn = (key: string | undefined) => list.current?.querySelector<HTMLElement>(`[data-filter-line="${CSS.escape(key ?? '')}"]`)?.focus();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the list that has changed
+  useLayoutEffect(() => {
+    if (wanted.current !== null) focusOn(wanted.current);
+    wanted.current = null;
+  }, [chosen]);
   const move = (at: number, by: -1 | 1) => {
     const next = [...chosen];
     const [one] = next.splice(at, 1);
     if (!one || at + by < 0 || at + by >= chosen.length) return;
     next.splice(at + by, 0, one);
+    wanted.current = one;
     onChoose(next, '');
-    focusOn(at + by);
   };
   const takeOut = (at: number) => {
     const key = chosen[at];
     if (key === undefined) return;
+    wanted.current = chosen[at + 1] ?? chosen[at - 1] ?? null;
     onChoose(
       chosen.filter((one) => one !== key),
       `Visitors no longer narrow by ${nameOf(key).toLowerCase()} here.`,
     );
-    focusOn(at);
   };
   const onKey = (at: number) => (event: KeyboardEvent) => {
     if (event.target !== event.currentTarget || !canEdit) return;
     const by = event.key === 'ArrowUp' ? -1 : event.key === 'ArrowDown' ? 1 : 0;
     if (by !== 0 && event.altKey) move(at, by);
-    else if (by !== 0) focusOn(at + by);
+    else if (by !== 0) focusOn(chosen[at + by]);
     else if (event.key === 'Delete') takeOut(at);
     else return;
     event.preventDefault();
@@ -59,7 +65,7 @@ export function FilterList({
               <div className="flex min-h-9 items-center gap-2">
                 <button
                   type="button"
-                  data-filter-line
+                  data-filter-line={key}
                   className="flex min-h-8 min-w-0 flex-1 items-center gap-2 text-left hover:underline"
                   aria-expanded={isOpen}
                   onClick={() => setOpen(isOpen ? null : key)}

@@ -32,7 +32,9 @@ export default function FiltersView() {
         <h1 ref={heading} tabIndex={-1} className="sr-only">
           Filters
         </h1>
-        {filters.data ? (
+        {filters.data && asked.error ? (
+          <Trouble words={asked.error.message} onAgain={() => void asked.refetch()} />
+        ) : filters.data && (place || of === '' || of === 'search') ? (
           <Listings
             key={of}
             filters={filters.data}

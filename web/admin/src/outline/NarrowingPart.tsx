@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useEffect, useId, useState } from 'react';
 import type { Entry, NarrowingInput, OfferedFilter, ProblemError, TargetInput } from '../data/client';
 import { chosenQuery, narrowedQuery } from '../data/filters';
 import { KeptField } from '../parts/KeptField';
@@ -32,6 +32,14 @@ export function NarrowingPart({
     return to({ choices: { ...narrowing.choices, [key]: on ? [...values, value] : values } });
   };
   const count = offered.data?.products;
+  // What was touched stands so at once, and as it came to be when that is known.
+  const [touched, setTouched] = useState<Record<string, boolean>>({});
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the answer that counts
+  useEffect(() => setTouched({}), [offered.data, target.narrowing]);
+  const toggle = (key: string) => (value: string, on: boolean) => {
+    setTouched((before) => ({ ...before, [`${key} ${value}`]: on }));
+    void onChange(toggled(key, value, on)).then((made) => made || setTouched({}));
+  };
   return (
     <div className="grid gap-1.5">
       <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
@@ -77,7 +85,7 @@ export function NarrowingPart({
                 ))}
               </fieldset>
             ) : (
-              <Offered key={filter.key} filter={filter} onToggle={(value, on) => void onChange(toggled(filter.key, value, on))} />
+              <Offered key={filter.key} filter={filter} touched={touched} onToggle={toggle(filter.key)} />
             ),
           ) ?? <p className="text-soft">Fetching what there is…</p>}
         </div>
@@ -86,7 +94,7 @@ export function NarrowingPart({
   );
 }
 
-function Offered({ filter, onToggle }: { filter: OfferedFilter; onToggle: (value: string, on: boolean) => void }) {
+function Offered({ filter, touched, onToggle }: { filter: OfferedFilter; touched: Record<string, boolean>; onToggle: (value: string, on: boolean) => void }) {
   const [all, setAll] = useState(false);
   const shown = all ? filter.choices : filter.choices.filter(({ chosen }, at) => at < SOME || chosen);
   return (
@@ -95,7 +103,7 @@ function Offered({ filter, onToggle }: { filter: OfferedFilter; onToggle: (value
       <span className="flex flex-1 flex-wrap gap-x-3 gap-y-0.5">
         {shown.map(({ value, label, products, chosen }) => (
           <label key={value} className="flex min-h-6 items-center gap-1.5">
-            <input type="checkbox" checked={chosen} onChange={(event) => onToggle(value, event.target.checked)} />
+            <input type="checkbox" checked={touched[`${filter.key} ${value}`] ?? chosen} onChange={(event) => onToggle(value, event.target.checked)} />
             <span>{label}</span>
             <span className="text-sm text-soft tabular-nums">{products}</span>
           </label>
