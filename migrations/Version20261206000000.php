@@ -20,7 +20,7 @@ final class Version20261206000000 extends AbstractMigration
         'deleted' => 'DELETE ON %s REFERENCING OLD TABLE AS before',
     ];
     /** @see Lantern\Core\Filter\Filter::key() for what the postings of filters are called; these are of no filter */
-    private const OF_PRODUCT = "f.seat, posting.filter, posting.choice FROM %s f, catalogue.postings_of(f.maker, f.tags, f.options, f.stock, f.price, f.reduced_from, f.featured) posting";
+    private const OF_PRODUCT = 'f.seat, posting.filter, posting.choice FROM %s f, catalogue.postings_of(f.maker, f.tags, f.options, f.stock, f.price, f.reduced_from, f.featured) posting';
     private const OF_STANDING = "f.seat, 'category' AS filter, CAST(s.category_id AS text) AS choice FROM %s s JOIN catalogue.product f ON f.id = s.product_id";
     private const OF_PLACE = "f.seat, 'shown' AS filter, p.audience AS choice FROM %s p JOIN catalogue.product f ON f.id = p.id WHERE p.kind = 'product' AND p.light = 'open' AND p.opens_on IS NULL AND p.closes_on IS NULL";
 
@@ -184,7 +184,7 @@ final class Version20261206000000 extends AbstractMigration
             SQL, self::come('SELECT '.\sprintf(self::OF_PRODUCT, 'after').' UNION ALL SELECT '.\sprintf(self::OF_STANDING, 'catalogue.standing').' WHERE f.id IN (SELECT id FROM after) UNION ALL SELECT '.\sprintf(self::OF_PLACE, 'live.place').' AND f.id IN (SELECT id FROM after)')), deleted: \sprintf(<<<'SQL'
             %s
             DELETE FROM live.product_title WHERE product_id IN (SELECT id FROM before);
-            SQL, self::go(\sprintf('SELECT b.seat, p.filter, p.choice FROM before b JOIN catalogue.posting p ON get_bit(p.seats, b.seat) = 1'))));
+            SQL, self::go('SELECT b.seat, p.filter, p.choice FROM before b JOIN catalogue.posting p ON get_bit(p.seats, b.seat) = 1')));
         $this->trigger('catalogue.standing', 'note_standing', self::OF_STANDING);
         $this->trigger('live.place', 'note_place', self::OF_PLACE,
             inserted: self::come('SELECT '.\sprintf(self::OF_PLACE, 'after'))."INSERT INTO live.product_title SELECT p.id, f.seat, p.title FROM after p JOIN catalogue.product f ON f.id = p.id WHERE p.kind = 'product' ON CONFLICT (product_id) DO UPDATE SET title = excluded.title;",

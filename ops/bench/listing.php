@@ -7,7 +7,7 @@ declare(strict_types=1);
 
 $shop = getenv('LANTERN_STOREFRONT_URL');
 if (!is_string($shop) || !isset($argv[1])) {
-    fwrite(STDERR, "This is run by bin/bench listing.\n");
+    fwrite(\STDERR, "This is run by bin/bench listing.\n");
     exit(1);
 }
 mt_srand(7);
@@ -37,16 +37,16 @@ $kinds = [
 ];
 $missed = false;
 $curl = curl_init();
-curl_setopt_array($curl, [CURLOPT_RETURNTRANSFER => true]);
+curl_setopt_array($curl, [\CURLOPT_RETURNTRANSFER => true]);
 $ask = static function (string $address) use ($curl, $shop): float {
-    curl_setopt($curl, CURLOPT_URL, $shop.$address);
+    curl_setopt($curl, \CURLOPT_URL, $shop.$address);
     curl_exec($curl);
-    $status = curl_getinfo($curl, CURLINFO_RESPONSE_CODE);
+    $status = curl_getinfo($curl, \CURLINFO_RESPONSE_CODE);
     if (200 !== $status) {
         throw new RuntimeException("$address answers $status.");
     }
 
-    return 1000 * curl_getinfo($curl, CURLINFO_TOTAL_TIME);
+    return 1000 * curl_getinfo($curl, \CURLINFO_TOTAL_TIME);
 };
 $memory = static function (): float {
     $pages = 0;
@@ -81,7 +81,7 @@ $next = '/products?sort=price';
 $times = [];
 for ($page = 1; $page <= 60; ++$page) {
     $times[] = $ask($next);
-    curl_setopt($curl, CURLOPT_URL, $shop.$next);
+    curl_setopt($curl, \CURLOPT_URL, $shop.$next);
     if (1 !== preg_match('/<a class="button button--quiet" href="([^"]+)" rel="next"/', (string) curl_exec($curl), $found)) {
         throw new RuntimeException('There is no next page.');
     }

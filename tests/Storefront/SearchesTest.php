@@ -70,7 +70,7 @@ final class SearchesTest extends ShopTestCase
     {
         yield ['q[]=a&q%5B%5D=b'];
         yield ['q=%00%FF'];
-        yield ["q=%27%27%5C+%26+%7C+%21+%28+%3A%2A+%3A%40"];
+        yield ['q=%27%27%5C+%26+%7C+%21+%28+%3A%2A+%3A%40'];
         yield ['q='.str_repeat('a+', 2000)];
         yield ['q='.str_repeat('ab', 2000)];
         yield ['q=%3Cscript%3E+%3C-%3E+thread%3AA'];

@@ -12,7 +12,6 @@ final readonly class Counts
      * @param array<string, int>                $without by the key of a filter: what is left by all the others
      * @param array<string, array<string, int>> $choices by filter and value: what choosing it leaves under all other filters; of what leaves none, only the chosen
      * @param int|null                          $lowest  price under all filters but that of price; null where nothing is left by them
-     * @param int|null                          $highest
      */
     public function __construct(public int $total, public array $without, public array $choices, public ?int $lowest, public ?int $highest)
     {

@@ -10,7 +10,6 @@ final readonly class ShownFilter
     /**
      * @param list<ShownChoice> $choices of what has values; one, "in stock", of availability; none of price
      * @param int|null          $lowest  of price, in the smallest unit of the currency
-     * @param int|null          $highest
      */
     public function __construct(public Filter $filter, public string $label, public array $choices, public ?int $lowest = null, public ?int $highest = null)
     {

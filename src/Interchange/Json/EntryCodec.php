@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Lantern\Interchange\Json;
 
+use Lantern\Core\Filter\Filter;
+use Lantern\Core\Filter\FilterKind;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\ContactTarget;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingOrder;
 use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
-use Lantern\Core\Filter\Filter;
-use Lantern\Core\Filter\FilterKind;
-use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\SelfFilling;

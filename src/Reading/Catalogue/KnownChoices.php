@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Reading\Catalogue;
 
+use Doctrine\DBAL\Connection;
 use Lantern\Core\Filter\Filter;
 use Lantern\Core\Filter\FilterKind;
 use Lantern\Core\Filter\FilterSetting;
 use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Places\PlaceReader;
-use Doctrine\DBAL\Connection;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What the product system has for filters to offer, for whoever chooses among them. */

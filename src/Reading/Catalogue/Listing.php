@@ -55,7 +55,7 @@ final readonly class Listing
                 ['listed' => $id],
             ),
             'newest' => new self(
-                "catalogue.bits_of((SELECT array_agg(seat) FROM (SELECT f.seat FROM product f, visible WHERE get_bit(visible.seats, f.seat) = 1 ORDER BY f.new_since DESC, f.id LIMIT ".self::NEWEST.') newest), length(room.none))',
+                'catalogue.bits_of((SELECT array_agg(seat) FROM (SELECT f.seat FROM product f, visible WHERE get_bit(visible.seats, f.seat) = 1 ORDER BY f.new_since DESC, f.id LIMIT '.self::NEWEST.') newest), length(room.none))',
                 'product o',
                 'o.new_since DESC, o.id',
                 [],

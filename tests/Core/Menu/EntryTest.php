@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Core\Menu;
 
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\EntryPart;
 use Lantern\Core\Menu\Heading;
-use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Place\Audience;

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Lantern\Tests\Core\Menu;
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingOrder;
 use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
-use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\ResolvedEntry;
 use Lantern\Core\Menu\ResolvedMenu;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Core\Search;
 
+use Lantern\Core\Refused;
 use Lantern\Core\Search\Rank;
 use Lantern\Core\Search\SearchWord;
 use Lantern\Core\Search\SearchWords;
 use Lantern\Core\Search\Slip;
-use Lantern\Core\Refused;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

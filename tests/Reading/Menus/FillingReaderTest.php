@@ -12,7 +12,6 @@ use Lantern\Core\Menu\SelfFilling;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Places\PlaceTable;

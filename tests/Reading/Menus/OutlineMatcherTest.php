@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Reading\Menus;
 
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\ContactTarget;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingSource;
 use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Insert;
-use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\OutsideTarget;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Workbench\Menus;
 
+use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\Direction;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\FillingOrder;
@@ -12,7 +13,6 @@ use Lantern\Core\Menu\Heading;
 use Lantern\Core\Menu\Insert;
 use Lantern\Core\Menu\Lift;
 use Lantern\Core\Menu\Move;
-use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\Position;
 use Lantern\Core\Menu\RelocateAll;
