@@ -17,8 +17,8 @@ await page.goto(`${storefront}/papers/marbled`);
 await page.locator('.desk-menu__item').first().hover();
 await shot('shop');
 const phone = await browser.newPage({ viewport: { width: 390, height: 800 } });
-await phone.goto(`${storefront}/papers/marbled/combed`);
-await phone.getByText('Menu', { exact: true }).click();
+await phone.goto(`${storefront}/papers?tag=acid-free&price-to=7`);
+await phone.getByRole('link', { name: /^Narrow down/ }).click();
 await shot('shop-on-a-phone', phone);
 
 const menuOf = async (name) => {
@@ -91,8 +91,6 @@ await page.getByRole('region', { name: 'Light' }).getByText('Closed', { exact: t
 await page.getByText('Breaks:').first().waitFor();
 await shot('light');
 await page.getByRole('button', { name: 'Leave it' }).click();
-await page.getByRole('button', { name: 'Mentions', exact: true }).click();
-await shot('mentions');
 await page.goto(`${admin}/policies`);
 await page.getByRole('button', { name: 'Put the one that is not there in the footer' }).click();
 await page.waitForTimeout(500);
@@ -148,4 +146,12 @@ await page.getByRole('region', { name: 'Everything about Journal' }).getByRole('
 await page.getByRole('option', { name: 'articles' }).click();
 await page.locator('[data-filled]').first().waitFor();
 await shot('line');
+await page.goto(`${admin}/filters`);
+await page.getByRole('button', { name: /^Add Maker/ }).click();
+await page.getByRole('button', { name: /^Add Sheet size/ }).click();
+await page.getByRole('button', { name: 'Take Tag out' }).click();
+await page.locator('[data-filter-line="option.Sheet size"]').click();
+await page.getByLabel('50 × 70 cm is called').waitFor();
+await page.waitForTimeout(1500);
+await shot('filters');
 await browser.close();

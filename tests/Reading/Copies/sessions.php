@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+// What one request after the other finds of a session, as php-fpm keeps it: run with apc.enable_cli=1 and a DSN, a user and a password.
+
+use Doctrine\DBAL\Driver\PDO\Connection;
+use Lantern\Reading\Copies\PreparingConnection;
+
+require dirname(__DIR__, 3).'/vendor/autoload.php';
+
+$pdo = new PDO($argv[1], $argv[2], $argv[3], [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+$request = static fn (): PreparingConnection => new PreparingConnection(new Connection($pdo), $pdo, "SET application_name TO 'set up'");
+$ask = static function (PreparingConnection $connection): array {
+    $connection->exec('START TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
+    $statement = $connection->prepare("SELECT current_setting('application_name'), CAST(:one AS text), :one || '!', current_setting('transaction_isolation')");
+    $statement->bindValue('one', $_SERVER['argv'][4] ?? '', Doctrine\DBAL\ParameterType::STRING);
+    $answer = $statement->execute()->fetchNumeric();
+    $connection->exec('ROLLBACK');
+
+    return [...(array) $answer, (int) $connection->query('SELECT count(*) FROM pg_prepared_statements')->fetchOne()];
+};
+$answers = [$ask($request()), $ask($request())];
+// Another session under the same process number: nothing of the first is there.
+$pdo->exec('DISCARD ALL');
+$answers[] = $ask($request());
+// And one that is not asked within a transaction first.
+$pdo->exec('DISCARD ALL');
+$answers[] = [$request()->query("SELECT current_setting('application_name')")->fetchOne()];
+echo json_encode($answers, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
