@@ -101,6 +101,8 @@ final class ListingsTest extends ShopTestCase
         $page = $this->page('/products?category=papers%2Fplain&category=gone');
         self::assertSame(['Category Plain papers'], $page->filter('.chosen a')->each(static fn (Crawler $link): string => trim((string) preg_replace('/\s+/', ' ', str_replace('Take out', '', $link->text())))));
         self::assertSame($this->page('/papers/plain')->filter('.listed__count')->text(), $page->filter('.listed__count')->text());
+        $this->workbench()->executeStatement("UPDATE live.place SET light = 'closed', title = 'A secret' WHERE address = '/papers/plain'");
+        self::assertStringNotContainsString('A secret', $this->page('/products?category=papers%2Fplain')->filter('main')->html(), 'what is closed cannot be guessed at');
     }
 
     private function page(string $target): Crawler

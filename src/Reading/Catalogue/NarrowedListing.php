@@ -62,12 +62,16 @@ final readonly class NarrowedListing
         if (self::offersCategories($offered)) {
             $children ??= $copy->shop->below(null, $visitor, PlaceKind::Category);
         }
-        $query = $asked->narrowing->isNone() ? $asked : $asked->knowing($copy->listings->known($copy->places->knowingCategories($asked->narrowing), $filters));
+        $narrowing = $copy->places->knowingCategories($asked->narrowing);
+        $chosen = $copy->places->byIds($narrowing->categoryIds());
+        // What does not open for a visitor has no name here, either.
+        $open = array_filter($chosen, static fn (Place $one): bool => $one->opensFor($visitor));
+        $query = $narrowing->isNone() ? $asked->knowing($narrowing) : $asked->knowing($copy->listings->known($narrowing->callingCategories(array_combine(array_keys($open), array_keys($open))), $filters));
         $categories = [];
         foreach (self::offersCategories($offered) ? $children ?? [] : [] as $card) {
             $categories[$card->place->id] = $card->place;
         }
-        $categories += $copy->places->byIds(array_values(array_diff($query->narrowing->categoryIds(), array_keys($categories))));
+        $categories += $open;
         $counts = $copy->listings->counts($listing, $query->narrowing, $offered, $filters, array_keys($categories), $visitor);
 
         return new self($listing, $query, $filters, ShownFilters::of($counts, $query->narrowing, $offered, $filters, array_map(static fn (Place $one): string => $one->title, $categories), $all), $categories);

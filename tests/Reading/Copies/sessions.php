@@ -11,14 +11,14 @@ require dirname(__DIR__, 3).'/vendor/autoload.php';
 
 $pdo = new PDO($argv[1], $argv[2], $argv[3], [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
 $request = static fn (): PreparingConnection => new PreparingConnection(new Connection($pdo), $pdo, "SET application_name TO 'set up'");
-$ask = static function (PreparingConnection $connection): array {
+$ask = static function (PreparingConnection $connection) use ($argv): array {
     $connection->exec('START TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
     $statement = $connection->prepare("SELECT current_setting('application_name'), CAST(:one AS text), :one || '!', current_setting('transaction_isolation')");
-    $statement->bindValue('one', $_SERVER['argv'][4] ?? '', Doctrine\DBAL\ParameterType::STRING);
+    $statement->bindValue('one', $argv[4], Doctrine\DBAL\ParameterType::STRING);
     $answer = $statement->execute()->fetchNumeric();
     $connection->exec('ROLLBACK');
 
-    return [...(array) $answer, (int) $connection->query('SELECT count(*) FROM pg_prepared_statements')->fetchOne()];
+    return [...(array) $answer, $connection->query('SELECT CAST(count(*) AS integer) FROM pg_prepared_statements')->fetchOne()];
 };
 $answers = [$ask($request()), $ask($request())];
 // Another session under the same process number: nothing of the first is there.
@@ -27,4 +27,4 @@ $answers[] = $ask($request());
 // And one that is not asked within a transaction first.
 $pdo->exec('DISCARD ALL');
 $answers[] = [$request()->query("SELECT current_setting('application_name')")->fetchOne()];
-echo json_encode($answers, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+echo json_encode($answers, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
