@@ -19,8 +19,8 @@ use Doctrine\DBAL\Driver\Statement;
  */
 final class PreparingConnection extends AbstractConnectionMiddleware
 {
-    /** More than there are pages with a shape of their own; what is beyond them begins anew. */
-    private const MOST = 400;
+    /** More than pages need, and no more than a session has memory for, whatever shapes of a question somebody thinks out; what is beyond them begins anew. */
+    private const MOST = 120;
     private const READS = '/^\s*(?:SELECT|WITH)\b/i';
     private const BEGINS = 'START TRANSACTION';
     private const REMEMBERED = 'lantern.session.';
