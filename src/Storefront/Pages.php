@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Answer\Answer;
+use Lantern\Core\Filter\UnderstoodFields;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Revision;
@@ -161,7 +162,8 @@ final readonly class Pages
         }
         $lists = match ($place->kind) {
             PlaceKind::FrontPage => ['categories', 'products', 'articles'],
-            PlaceKind::Category => $visit->copy->shop->categoriesWithin($place->id),
+            // Only what is kept has to know what would make another of it.
+            PlaceKind::Category => UnderstoodFields::anyIn(explode('?', $visit->target, 2)[1] ?? '') ? [] : $visit->copy->shop->categoriesWithin($place->id),
             PlaceKind::Collection, PlaceKind::AllProducts => ['products', 'facts', 'categories'],
             PlaceKind::AllCollections => ['collections'],
             PlaceKind::Journal => ['articles'],
@@ -213,12 +215,12 @@ final readonly class Pages
         }
         $places = $visit->copy->places;
         $above = match ($place->kind) {
-            PlaceKind::Product => [] === $categories ? [$places->fixed(PlaceKind::AllProducts)] : [$categories[0]->place, ...$places->above($categories[0]->place)],
-            PlaceKind::Collection => [$places->fixed(PlaceKind::AllCollections)],
-            default => null === $place->parentId ? [] : $places->above($place),
+            PlaceKind::Product => [] === $categories ? [$places->fixed(PlaceKind::AllProducts), $places->fixed(PlaceKind::FrontPage)] : $places->trail($categories[0]->place->id),
+            PlaceKind::Collection => [$places->fixed(PlaceKind::AllCollections), $places->fixed(PlaceKind::FrontPage)],
+            default => $places->trail($place->parentId),
         };
 
-        return array_reverse(array_values(array_filter([...$above, $places->fixed(PlaceKind::FrontPage)])));
+        return array_reverse(array_values(array_filter($above)));
     }
 
     /** @param array<string, mixed> $data */

@@ -139,15 +139,28 @@ final class PlaceReader implements PlaceLookup
     /** @return list<Place> the place's parent, the parent's parent and so on; nearest first */
     public function above(Place $place): array
     {
+        return $this->upFrom($place->parentId, false);
+    }
+
+    /** @return list<Place> a place, those above it, and the front page as the last */
+    public function trail(?string $nearestId): array
+    {
+        return $this->upFrom($nearestId, true);
+    }
+
+    /** @return list<Place> */
+    private function upFrom(?string $nearestId, bool $withFront): array
+    {
         $columns = preg_replace('/\b(\w+)\b/', 'p.$1', self::COLUMNS);
+        $front = $withFront ? "UNION ALL SELECT $columns, 99 AS distance FROM place p WHERE p.kind = 'front-page'" : '';
         $rows = $this->connection->fetchAllAssociative(<<<SQL
             WITH RECURSIVE above AS (
                 SELECT p.*, 1 AS distance FROM place p WHERE p.id = ?
                 UNION ALL
                 SELECT p.*, a.distance + 1 FROM place p JOIN above a ON p.id = a.parent_id WHERE a.distance < 20
             )
-            SELECT $columns FROM above p ORDER BY p.distance
-            SQL, [$place->parentId]);
+            SELECT $columns, p.distance FROM above p $front ORDER BY distance
+            SQL, [$nearestId]);
 
         return array_map(self::fromRow(...), $rows);
     }
