@@ -85,7 +85,7 @@ final readonly class Listing
     public function order(ListingOrder $order): array
     {
         return match ($order) {
-            ListingOrder::Laid => [$this->ordered, array_map(static fn (string $column): array => [(string) preg_replace('/ DESC$/', '', $column), str_ends_with($column, ' DESC')], explode(', ', $this->laid))],
+            ListingOrder::Laid => [$this->ordered, array_map(static fn (string $column): array => [(string) preg_replace('/ DESC$/D', '', $column), str_ends_with($column, ' DESC')], explode(', ', $this->laid))],
             ListingOrder::Name => ['product_title o', [['o.title', false], ['o.product_id', false]]],
             ListingOrder::Price => ['product o', [['o.price', false], ['o.id', false]]],
             ListingOrder::PriceDown => ['product o', [['o.price', true], ['o.id', true]]],

@@ -84,6 +84,10 @@ test('an entry leads to some of the products, chosen by the same filters', async
   const link = guest.locator('.desk-menu a[href="/papers/marbled?price-to=7&in-stock=yes"]').first();
   await guest.goto(new URL((await link.getAttribute('href')) ?? '', storefront).href);
   await expect(count(guest)).toHaveText('7 products');
+  // What comes after this is about another header.
+  await entry.focus();
+  await page.keyboard.press('Delete');
+  await publish(page);
 });
 
 test('on a phone the filters are a sheet; the list follows, and a friend without a script sees the same', async ({ browser }) => {
