@@ -136,14 +136,14 @@ $measure('POST /api/answers', static fn (): array => $call('POST', '/api/answers
 $measure('POST /api/places/{id}/removal-plan, a category', static fn (): array => $call('POST', "/api/places/{$category['id']}/removal-plan", ['answer' => 'gone', 'to' => null]));
 $measure('POST /api/places/{id}/light-plan, a product', static fn (): array => $call('POST', "/api/places/$products[3]/light-plan", ['light' => 'quiet']));
 
-$measure('a category of 70 products, made anew', static fn (int $n): array => $ask('GET', $shop.'/workshop-'.(1 + (411 + $n % 10) % 20).'/shelf-'.(411 + $n % 10)."?anew=$n"), 60, null);
-$measure('a category of 300 products, made anew', static fn (int $n): array => $ask('GET', $shop.'/workshop-'.(1 + (30 + $n) % 20).'/shelf-'.(30 + $n)."?anew=$n"), 60, null);
-$measure('a category of 4,500 products in 20 below it, made anew', static fn (int $n): array => $ask('GET', "$shop/workshop-".(1 + $n % 20)."?anew=$n"), 60, null);
-$measure('a product, made anew', static fn (int $n): array => $ask('GET', "$shop/products/scale-".(500 + $n)."?anew=$n"), 60, null);
-$measure('all products, made anew', static fn (int $n): array => $ask('GET', "$shop/products?anew=$n"), 60, null);
-$measure('the front page, made anew', static fn (int $n): array => $ask('GET', "$shop/?anew=$n"), 60, null);
-$measure('the journal, made anew', static fn (int $n): array => $ask('GET', "$shop/journal?anew=$n"), 60, null);
-$measure('a group of 20,000 guides, made anew', static fn (int $n): array => $ask('GET', "$shop/guides?anew=$n"), 60, null);
+$measure('a category of 70 products, made anew', static fn (int $n): array => $ask('GET', $shop.'/workshop-'.(1 + (411 + $n % 10) % 20).'/shelf-'.(411 + $n % 10)."?sort=name&anew=$n"), 60, null);
+$measure('a category of 300 products, made anew', static fn (int $n): array => $ask('GET', $shop.'/workshop-'.(1 + (30 + $n) % 20).'/shelf-'.(30 + $n)."?sort=name&anew=$n"), 60, null);
+$measure('a category of 4,500 products in 20 below it, made anew', static fn (int $n): array => $ask('GET', "$shop/workshop-".(1 + $n % 20)."?sort=name&anew=$n"), 60, null);
+$measure('a product, made anew', static fn (int $n): array => $ask('GET', "$shop/products/scale-".(500 + $n)."?sort=name&anew=$n"), 60, null);
+$measure('all products, made anew', static fn (int $n): array => $ask('GET', "$shop/products?sort=name&anew=$n"), 60, null);
+$measure('the front page, made anew', static fn (int $n): array => $ask('GET', "$shop/?sort=name&anew=$n"), 60, null);
+$measure('the journal, made anew', static fn (int $n): array => $ask('GET', "$shop/journal?sort=name&anew=$n"), 60, null);
+$measure('a group of 20,000 guides, made anew', static fn (int $n): array => $ask('GET', "$shop/guides?sort=name&anew=$n"), 60, null);
 $words = ['linen', 'brass', 'marbled silk', 'copper hemp cord', 'ivory', 'needle', '77777', 'lots', 'bench', 'nothing-like-it'];
 $measure('search of the shop', static fn (int $n): array => $ask('GET', "$shop/search?q=".rawurlencode($words[$n % count($words)])), 120, null);
 $measure('the sitemap', static fn (): array => $ask('GET', "$shop/sitemap.xml"), 50, null);

@@ -77,7 +77,9 @@ bench_web() {
       echo "redirect $(measure "$shop" -s ops/bench/random-redirects.lua -- 100000)"
       echo "controller $(measure "$side/bare-controller")"
       echo "page $(measure "$shop/papers/marbled")"
-      echo "framework $(measure "$shop/papers/marbled?page-is-made=anew")"
+      echo "campaign $(measure "$shop/papers/marbled?utm_source=letter")"
+      echo "framework $(measure "$shop/papers/marbled?sort=name")"
+      echo "narrowed $(measure "$shop/papers/marbled?maker=Odile+Farrow")"
     } >> "$results"
   done
   # A page of pieces below wide panels, beside one of words below plain dropdowns; kept, and made anew.
@@ -87,7 +89,7 @@ bench_web() {
     sleep 3
     say "A page, $kind"
     for round in $(seq "$rounds"); do
-      echo "$kind-anew $(measure "$page?page-is-made=anew")"
+      echo "$kind-anew $(measure "$page?sort=name")"
       echo "$kind-kept $(measure "$page")"
     done >> "$results"
   done
