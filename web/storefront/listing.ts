@@ -4,6 +4,8 @@ const listing = (): HTMLElement | null => document.querySelector('[data-listing]
 const filters = (): HTMLFormElement | null => document.querySelector<HTMLFormElement>('.filters');
 
 let asking: AbortController | null = null;
+/** The address that is shown, so that a step to a part of the page is none to another list. */
+let shown = location.pathname + location.search;
 
 /** The address of what a form asks, without fields that say nothing. */
 function addressOf(form: HTMLFormElement): string {
@@ -63,7 +65,8 @@ async function follow(address: string, remember: boolean): Promise<void> {
     if (!answer.ok) throw new Error(`${answer.status}`);
     const page = new DOMParser().parseFromString(await answer.text(), 'text/html');
     if (!take(page)) throw new Error('There is no listing.');
-    if (remember) history.pushState({ listing: true }, '', (listing()?.dataset.listing ?? address) + location.hash);
+    if (remember) history.pushState(null, '', (listing()?.dataset.listing ?? address) + location.hash);
+    shown = location.pathname + location.search;
   } catch {
     if (!mine.signal.aborted) location.assign(address);
     return;
@@ -106,10 +109,9 @@ export function narrowListing(): void {
   addEventListener('hashchange', () => {
     if (location.hash === '#filters') filters()?.focus();
   });
-  addEventListener('popstate', (event) => {
-    if ((event.state as { listing?: boolean } | null)?.listing || listing()?.dataset.listing !== location.pathname + location.search) {
-      void follow(location.pathname + location.search, false);
-    }
+  addEventListener('popstate', () => {
+    const asked = location.pathname + location.search;
+    if (asked !== shown) void follow(asked, false);
   });
 }
 
