@@ -127,5 +127,5 @@ function told({ kind, label, title, choices }: Filter): string {
   const called = label && label !== title ? `${title} · ` : '';
   if (kind === 'in-stock') return `${called}one choice: in stock`;
   if (kind === 'price') return `${called}a range`;
-  return `${called}${choices === 0 ? 'no product has any' : `${choices} ${choices === 1 ? 'choice' : 'choices'}`}`;
+  return `${called}${choices === 0 ? 'no product has one' : `${choices} ${choices === 1 ? 'choice' : 'choices'}`}`;
 }
