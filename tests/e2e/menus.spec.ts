@@ -269,6 +269,7 @@ test('an entry leads to a part of a page, or to some of the products of a catego
   await line(page, /^Papers, gift/).focus();
   await page.keyboard.press('e');
   const panel = page.getByRole('region', { name: /Everything about/ });
+  await panel.getByRole('button', { name: 'other choices' }).click();
   await panel.getByRole('textbox', { name: 'to', exact: true }).fill('4,90');
   await page.keyboard.press('Tab');
   await expect(line(page, /^Papers, gift/)).toContainText('only gift, up to 4.90');
