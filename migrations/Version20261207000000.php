@@ -105,7 +105,8 @@ final class Version20261207000000 extends AbstractMigration
                 PERFORM catalogue.learn(ARRAY(SELECT words FROM $copy.search_words WHERE place_id = ANY (ids)));
             END \$\$
             SQL);
-        foreach (['place' => '(a.title, a.summary) IS DISTINCT FROM (b.title, b.summary)', 'words' => 'a.html <> b.html'] as $table => $differs) {
+        // By EXCEPT: a plan that was made for a few rows, and kept, would join many of them one by one.
+        foreach (['place' => 'id, title, summary', 'words' => 'id, html'] as $table => $said) {
             $gone = 'place' === $table ? "DELETE FROM $copy.search_words WHERE place_id IN (SELECT id FROM before);" : "PERFORM $copy.write_search_words(ARRAY(SELECT id FROM before));";
             $this->addSql(<<<SQL
                 CREATE FUNCTION $copy.note_{$table}_to_search() RETURNS trigger LANGUAGE plpgsql AS \$\$
@@ -113,7 +114,7 @@ final class Version20261207000000 extends AbstractMigration
                     IF TG_OP = 'INSERT' THEN
                         PERFORM $copy.write_search_words(ARRAY(SELECT id FROM after));
                     ELSIF TG_OP = 'UPDATE' THEN
-                        PERFORM $copy.write_search_words(ARRAY(SELECT a.id FROM after a JOIN before b ON b.id = a.id WHERE $differs));
+                        PERFORM $copy.write_search_words(ARRAY(SELECT id FROM (SELECT $said FROM after EXCEPT SELECT $said FROM before) changed));
                     ELSE
                         $gone
                     END IF;
@@ -135,9 +136,9 @@ final class Version20261207000000 extends AbstractMigration
                 IF TG_OP = 'INSERT' THEN
                     ids := ARRAY(SELECT id FROM after);
                 ELSIF TG_OP = 'UPDATE' THEN
-                    ids := ARRAY(SELECT a.id FROM after a JOIN before b ON b.id = a.id WHERE (a.maker, a.tags, a.options) IS DISTINCT FROM (b.maker, b.tags, b.options));
-                    UPDATE workbench.search_words s SET seat = a.seat FROM after a JOIN before b ON b.id = a.id WHERE s.place_id = a.id AND a.seat <> b.seat;
-                    UPDATE live.search_words s SET seat = a.seat FROM after a JOIN before b ON b.id = a.id WHERE s.place_id = a.id AND a.seat <> b.seat;
+                    ids := ARRAY(SELECT id FROM (SELECT id, maker, tags, options FROM after EXCEPT SELECT id, maker, tags, options FROM before) changed);
+                    UPDATE workbench.search_words s SET seat = a.seat FROM (SELECT id, seat FROM after EXCEPT SELECT id, seat FROM before) a WHERE s.place_id = a.id;
+                    UPDATE live.search_words s SET seat = a.seat FROM (SELECT id, seat FROM after EXCEPT SELECT id, seat FROM before) a WHERE s.place_id = a.id;
                 ELSE
                     ids := ARRAY(SELECT id FROM before);
                 END IF;
