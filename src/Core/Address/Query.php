@@ -9,6 +9,7 @@ final class Query
 {
     /** In bytes; what comes after them is not read as fields. */
     private const LONGEST = 16_384;
+    private const MOST_FIELDS = 500;
 
     /**
      * The visitor's parameters joined to the target's own, which win where both have one.
@@ -50,14 +51,12 @@ final class Query
     /**
      * The fields of a query as a form writes them (WHATWG URL, 5.1), a name as often as it is there. What is no text is left out.
      *
-     * @param int $most fields that are read
-     *
      * @return list<array{string, string}> names with values
      */
-    public static function fields(string $query, int $most): array
+    public static function fields(string $query): array
     {
         $fields = [];
-        foreach (\array_slice(self::pairs(substr($query, 0, self::LONGEST)), 0, $most) as $pair) {
+        foreach (\array_slice(self::pairs(substr($query, 0, self::LONGEST)), 0, self::MOST_FIELDS) as $pair) {
             [$name, $value] = array_map(urldecode(...), explode('=', $pair, 2) + ['', '']);
             if (mb_check_encoding($name.$value, 'UTF-8') && !str_contains($name.$value, "\0")) {
                 $fields[] = [$name, $value];

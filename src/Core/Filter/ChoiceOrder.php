@@ -13,13 +13,4 @@ enum ChoiceOrder: string
     case Count = 'count';
     /** Those that somebody put in order, then the rest by name. */
     case Hand = 'hand';
-
-    public function words(): string
-    {
-        return match ($this) {
-            self::Name => 'by name',
-            self::Count => 'most products first',
-            self::Hand => 'by hand',
-        };
-    }
 }

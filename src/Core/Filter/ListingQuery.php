@@ -9,7 +9,6 @@ use Lantern\Core\Address\Query;
 /** What an address asks of a listing: words that are looked for, what it is narrowed to, its order, and from where on. */
 final readonly class ListingQuery
 {
-    private const MOST_FIELDS = 500;
     private const MAX_WORDS = 100;
 
     /** @param string|null $after id of the product that the page before ended with */
@@ -29,7 +28,7 @@ final readonly class ListingQuery
     public static function asked(string $query): self
     {
         $asked = ['sort' => '', 'after' => '', 'q' => ''];
-        foreach (Query::fields($query, self::MOST_FIELDS) as [$name, $value]) {
+        foreach (Query::fields($query) as [$name, $value]) {
             if (isset($asked[$name])) {
                 $asked[$name] = $value;
             }

@@ -16,7 +16,6 @@ final readonly class Narrowing
     public const MAX_CHOICE = 200;
     /** More than one would ever choose; what an address has beyond them is not read. */
     public const MOST_CHOICES = 100;
-    private const MOST_FIELDS = 500;
     private const HIGHEST = 999_999_999;
 
     /** @var array<string, list<string>> by the key of the filter; both in one order, whatever order they were chosen in */
@@ -171,7 +170,7 @@ final readonly class Narrowing
         $choices = $old = [];
         $from = $to = null;
         $inStock = false;
-        foreach (Query::fields($query, self::MOST_FIELDS) as [$name, $value]) {
+        foreach (Query::fields($query) as [$name, $value]) {
             if (\in_array($name, ['option', 'choice'], true)) {
                 $old[$name] = $value;
                 continue;

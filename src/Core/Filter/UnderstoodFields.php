@@ -10,12 +10,11 @@ use Lantern\Core\Address\Query;
 final class UnderstoodFields
 {
     private const NAMES = ['q', 'sort', 'after', 'price-from', 'price-to', 'in-stock', 'maker', 'tag', 'category', 'option', 'choice'];
-    private const MOST_FIELDS = 500;
 
     /** @param string $query without `?` */
     public static function anyIn(string $query): bool
     {
-        foreach ('' === $query ? [] : Query::fields($query, self::MOST_FIELDS) as [$name]) {
+        foreach (Query::fields($query) as [$name]) {
             if (str_starts_with($name, 'option.') || \in_array($name, self::NAMES, true)) {
                 return true;
             }
