@@ -18,7 +18,7 @@ final readonly class Listings
 
     public static function asked(Visit $visit): ListingQuery
     {
-        return ListingQuery::asked(explode('?', $visit->target, 2)[1] ?? '');
+        return ListingQuery::asked($visit->query());
     }
 
     /** @param list<Card> $children categories that stand directly below the place */

@@ -163,7 +163,7 @@ final readonly class Pages
         $lists = match ($place->kind) {
             PlaceKind::FrontPage => ['categories', 'products', 'articles'],
             // Only what is kept has to know what would make another of it.
-            PlaceKind::Category => UnderstoodFields::anyIn(explode('?', $visit->target, 2)[1] ?? '') ? [] : $visit->copy->shop->categoriesWithin($place->id),
+            PlaceKind::Category => UnderstoodFields::anyIn($visit->query()) ? [] : $visit->copy->shop->categoriesWithin($place->id),
             PlaceKind::Collection, PlaceKind::AllProducts => ['products', 'facts', 'categories'],
             PlaceKind::AllCollections => ['collections'],
             PlaceKind::Journal => ['articles'],

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Address;
-use Lantern\Core\Address\Query;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Filter\UnderstoodFields;
@@ -107,7 +106,7 @@ final readonly class StorefrontController
 
     private function mayBeKept(Visit $visit, Answer $answer): bool
     {
-        return $visit->isLive() && 200 === $answer->status && null !== $answer->place && KeptPages::keeps($answer->place->kind) && !UnderstoodFields::anyIn(Query::split($visit->target)[1]);
+        return $visit->isLive() && 200 === $answer->status && null !== $answer->place && KeptPages::keeps($answer->place->kind) && !UnderstoodFields::anyIn($visit->query());
     }
 
     private function keep(Visit $visit, Address $address, Response $response): void

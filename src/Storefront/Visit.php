@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
+use Lantern\Core\Address\Query;
 use Lantern\Core\Release\CopyName;
 use Lantern\Core\Visitor;
 use Lantern\Node\Mark;
@@ -32,6 +33,12 @@ final readonly class Visit
     public function noting(ShownThings $shown): self
     {
         return new self($this->copy, $this->visitor, $this->prefix, $this->target, $this->preview, $this->begun, $shown);
+    }
+
+    /** What was asked for beside the path, without `?`. */
+    public function query(): string
+    {
+        return Query::split($this->target)[1];
     }
 
     public function isLive(): bool
