@@ -8,7 +8,7 @@ use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigura
 return static function (ContainerConfigurator $container): void {
     $services = $container->services()->defaults()->autowire()->autoconfigure();
     $services->load('Lantern\\Interchange\\', '../src/Interchange/');
-    $services->load('Lantern\\Reading\\', '../src/Reading/')->exclude('../src/Reading/Copies/ConnectionSettings.php');
+    $services->load('Lantern\\Reading\\', '../src/Reading/')->exclude(['../src/Reading/Copies/ConnectionSettings.php', '../src/Reading/Copies/Copy.php', '../src/Reading/Findings/Contents.php', '../src/Reading/Findings/CopyKnowledge.php']);
     $services->load('Lantern\\Workbench\\', '../src/Workbench/')->exclude('../src/Workbench/Entity');
     // What answers before the framework starts is not made by it.
     $services->set(KeptPages::class)->args(['%env(default:lantern.var:LANTERN_VAR)%/cache/pages']);

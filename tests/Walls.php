@@ -42,6 +42,7 @@ final class Walls
         'Outline' => ['Place', 'Menu'],
         'Fit' => ['Looks', 'Menu', 'Piece'],
         'Release' => ['Address', 'Place', 'Words', 'Shop', 'Redirect', 'Answer'],
+        'Finding' => ['Address', 'Place', 'Words', 'Answer', 'Redirect', 'Menu', 'Piece', 'Looks', 'Shop', 'Fit'],
         'Impact' => ['Address', 'Place', 'Words', 'Redirect', 'Menu', 'Outline'],
     ];
 

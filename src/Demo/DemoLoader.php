@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Demo;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Release\CopyName;
+use Lantern\Workbench\Findings\Inspection;
 use Lantern\Workbench\Publishing\Publisher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -17,6 +19,7 @@ final readonly class DemoLoader
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private Publisher $publisher,
+        private Inspection $inspection,
         private ClockInterface $clock,
         private PasswordHasherFactoryInterface $hashers,
         #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir,
@@ -39,6 +42,9 @@ final readonly class DemoLoader
         });
         $this->publisher->publish('Imke Ravensworth');
         $this->drawFiles($shop);
+        foreach (CopyName::cases() as $copy) {
+            $this->inspection->walk($copy);
+        }
     }
 
     /** @param list<array<string, mixed>> $rows */

@@ -44,6 +44,35 @@ final readonly class Words
         return $references;
     }
 
+    /** @return list<Link> those to other web sites, too: the links in the order of the text, then what is shown in it */
+    public function links(): array
+    {
+        preg_match_all('/<(a)((?: [a-z-]+(?:="[^"]*")?)*)>(.*?)<\/a>/s', $this->html, $anchors, \PREG_SET_ORDER);
+        preg_match_all('/<(img|video)((?: [a-z-]+(?:="[^"]*")?)*) ?\/?>/', $this->html, $shown, \PREG_SET_ORDER);
+        $links = [];
+        foreach ([...$anchors, ...$shown] as $tag) {
+            $attributes = $tag[2];
+            $form = match (true) {
+                'a' !== $tag[1] => 'img' === $tag[1] ? 'picture' : 'video',
+                str_contains($attributes, ' class="button"') => 'button',
+                default => 'link',
+            };
+            preg_match('/ (?:alt|aria-label)="([^"]*)"/', 'a' === $tag[1] ? $tag[3] ?? '' : $attributes, $shows);
+            $words = 'a' === $tag[1] ? self::plain(strip_tags($tag[3] ?? '')) : '';
+            preg_match_all('/ (?:href|src|poster)="(?:place:([0-9a-f-]{36})|(\/(?!\/)[^"#]*)|(https?:\/\/[^"]*))?(?:#([^"]*))?"/', $attributes, $leads, \PREG_SET_ORDER);
+            foreach ($leads as $found) {
+                $links[] = new Link($form, '' === $words ? self::plain($shows[1] ?? '') : $words, ($found[1] ?? '') ?: null, self::plain($found[2] ?? '') ?: null, self::plain($found[4] ?? ''), self::plain($found[3] ?? '') ?: null);
+            }
+        }
+
+        return $links;
+    }
+
+    private static function plain(string $html): string
+    {
+        return trim((string) preg_replace('/\s+/u', ' ', html_entity_decode($html, \ENT_QUOTES | \ENT_HTML5)));
+    }
+
     /** @return list<string> ids of the places that it refers to, each once */
     public function placeIds(): array
     {

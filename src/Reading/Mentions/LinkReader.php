@@ -7,6 +7,7 @@ namespace Lantern\Reading\Mentions;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Impact\LinkLookup;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Release\CopyName;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\Copies;
@@ -19,23 +20,43 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
 
-/** The links that a guest can follow on the workbench: by the frame, by lists, by texts, by breadcrumbs. */
+/** The links that a guest can follow in one copy, the workbench where nothing else is said: by the frame, by lists, by texts, by breadcrumbs. */
 final readonly class LinkReader implements LinkLookup
 {
+    /** Where the texts of live lead stands in what was written down when they were looked at. */
+    private const TEXTS_OF_LIVE = "(SELECT CAST(substr(x.subject, 7) AS uuid) AS source_id, goal.place_id, CAST(NULL AS text) AS address, 'link' AS form FROM examined x, unnest(x.leads) AS goal (place_id) WHERE x.copy = 'live' AND x.subject LIKE 'words:%')";
+
     public function __construct(
         private Copies $copies,
         private Frame $frame,
         private ClockInterface $clock,
         #[Autowire(service: 'cache.resolved')] private CacheInterface $cache,
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private ?Copy $copy = null,
     ) {
+    }
+
+    /** The links of a copy, read by a connection that sees it. */
+    public function in(Copy $copy, Connection $connection): self
+    {
+        return new self($this->copies, $this->frame, $this->clock, $this->cache, $connection, $copy);
+    }
+
+    private function copy(): Copy
+    {
+        return $this->copy ?? $this->copies->workbench;
+    }
+
+    private function texts(): string
+    {
+        return CopyName::Live === $this->copy()->name ? self::TEXTS_OF_LIVE : 'text_mention';
     }
 
     /** It is kept for as long as nobody edits anything and no date comes: a table of places asks for it with every page. */
     public function fromTheFront(): array
     {
         $guest = $this->guest();
-        $workbench = $this->copies->workbench;
+        $workbench = $this->copy();
 
         /** @var array<string, true> */
         return $this->cache->get("front.{$workbench->frameVersion()}", function (ItemInterface $item) use ($workbench, $guest): array {
@@ -80,6 +101,7 @@ final readonly class LinkReader implements LinkLookup
     public function leadingTo(array $placeIds, array $front): array
     {
         $shown = str_replace('p.', 't.', ShopReader::SHOWN);
+        $texts = $this->texts();
         // What a list shows has to be open; where a text or a breadcrumb leads only has to be there.
         $rows = $this->connection->fetchAllAssociative(<<<SQL
             WITH target AS (SELECT * FROM place WHERE id = ANY (CAST(:ids AS uuid[]))), led AS (
@@ -88,8 +110,8 @@ final readonly class LinkReader implements LinkLookup
                 UNION SELECT t.id, k.collection_id FROM target t JOIN pick k ON k.product_id = t.id WHERE $shown
                 UNION SELECT t.id, c.id FROM target t JOIN product f ON f.id = t.id JOIN place c ON c.kind = 'collection' AND (c.rule->>'by' = 'tag' AND c.rule->>'tag' = ANY(f.tags) OR c.rule->>'by' = 'reduced' AND f.reduced_from IS NOT NULL OR c.rule->>'by' = 'featured' AND f.featured) WHERE $shown
                 UNION SELECT t.id, f.id FROM target t JOIN place f ON f.kind = CASE WHEN t.kind = 'collection' THEN 'all-collections' ELSE 'all-products' END WHERE (t.kind IN ('product', 'collection') OR t.kind = 'category' AND t.parent_id IS NULL) AND $shown
-                UNION SELECT t.id, m.source_id FROM target t JOIN text_mention m ON m.place_id = t.id WHERE m.form NOT IN ('picture', 'video') AND t.light <> 'closed'
-                UNION SELECT t.id, m.source_id FROM target t JOIN text_mention m ON m.address = t.address WHERE m.form NOT IN ('picture', 'video') AND t.light <> 'closed'
+                UNION SELECT t.id, m.source_id FROM target t JOIN $texts m ON m.place_id = t.id WHERE m.form NOT IN ('picture', 'video') AND t.light <> 'closed'
+                UNION SELECT t.id, m.source_id FROM target t JOIN $texts m ON m.address = t.address WHERE m.form NOT IN ('picture', 'video') AND t.light <> 'closed'
                 UNION SELECT t.id, e.on_page FROM target t JOIN entry e ON e.place_id = t.id WHERE e.on_page IS NOT NULL AND e.enabled AND t.light <> 'closed'
                 UNION SELECT t.id, c.id FROM target t JOIN place c ON c.parent_id = t.id AND c.kind = 'category' WHERE t.kind = 'category' AND t.light <> 'closed'
             )
@@ -120,15 +142,16 @@ final readonly class LinkReader implements LinkLookup
     private function below(array $placeIds, array $front): array
     {
         $groups = array_values(array_filter($this->connection->fetchFirstColumn("SELECT id FROM place WHERE id = ANY (CAST(:ids AS uuid[])) AND light <> 'closed' AND kind IN ('page-group', 'journal') ORDER BY id", ['ids' => PgArray::of($placeIds)]), \is_string(...)));
-        $workbench = $this->copies->workbench;
+        $workbench = $this->copy();
 
         return [] === $groups ? [] : $this->cache->get("below.{$workbench->frameVersion()}.".hash('xxh128', implode('', $groups)), function (ItemInterface $item) use ($workbench, $groups, $front): array {
+            $texts = $this->texts();
             $item->expiresAt($workbench->keptUntil($this->clock->now()));
             $below = [];
-            foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+            foreach ($this->connection->fetchAllAssociative(<<<SQL
                 SELECT c.parent_id, c.id FROM place c WHERE c.parent_id = ANY (CAST(:groups AS uuid[])) AND (
-                    c.id = ANY (CAST(:front AS uuid[])) OR c.id IN (SELECT m.place_id FROM text_mention m WHERE m.place_id IS NOT NULL)
-                    OR c.address IN (SELECT m.address FROM text_mention m WHERE m.address IS NOT NULL)
+                    c.id = ANY (CAST(:front AS uuid[])) OR c.id IN (SELECT m.place_id FROM $texts m WHERE m.place_id IS NOT NULL)
+                    OR c.address IN (SELECT m.address FROM $texts m WHERE m.address IS NOT NULL)
                 )
                 SQL, ['groups' => PgArray::of($groups), 'front' => PgArray::of(array_map(strval(...), array_keys($front)))]) as $columns) {
                 $row = new Row($columns);

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Finding;
+
+use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceLookup;
+use Lantern\Core\Redirect\RuleLookup;
+use Lantern\Core\Shop\Settings;
+use Lantern\Core\Words\Anchor;
+
+/** What may be asked about one copy of the shop while it is looked over. */
+interface Knowledge extends PlaceLookup, RuleLookup
+{
+    /** @return list<Anchor> the parts of a page that a link can lead to */
+    public function parts(string $placeId): array;
+
+    /** What another web site answered the last time; null where nobody asked yet. */
+    public function outside(string $url): ?OutsideAnswer;
+
+    public function hasPicture(string $name): bool;
+
+    /** Whether the page of a group, category, collection or journal shows a guest anything below it. */
+    public function listsAnything(Place $place): bool;
+
+    /** Whether an entry that hangs somewhere, a text, a piece or the list of a page leads there, other than its own. */
+    public function isLedTo(Place $place): bool;
+
+    /** Whether an entry, a piece or a text of the footer leads there. */
+    public function isInFooter(string $placeId): bool;
+
+    /** @return list<Place> the places that search engines are given under this title, at most three */
+    public function titled(string $title): array;
+
+    /** @return array<string, string> the lists that sign-ups of the footer write into, with the name of the column */
+    public function signUpsOfTheFooter(): array;
+
+    public function settings(): Settings;
+}

@@ -1,0 +1,162 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Finding;
+
+use Lantern\Core\Address\Address;
+use Lantern\Core\Moment;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Shop\Settings;
+
+/**
+ * Knowledge that remembers what was asked of it: what an examination depends on is written down by the asking itself, so that
+ * nothing can be forgotten.
+ */
+final class Watched implements Knowledge
+{
+    /** @var array<string, true> */
+    private array $reaches = [];
+    private ?\DateTimeImmutable $nextChange = null;
+
+    public function __construct(private readonly Knowledge $known, private readonly \DateTimeImmutable $moment)
+    {
+    }
+
+    public function reach(string $key): void
+    {
+        $this->reaches[$key] = true;
+    }
+
+    /** @return list<string> keys */
+    public function reaches(): array
+    {
+        return array_map(strval(...), array_keys($this->reaches));
+    }
+
+    /** A date at which the answer could be another. */
+    public function until(?\DateTimeImmutable $date): void
+    {
+        if (null !== $date && $date > $this->moment) {
+            $this->nextChange = Moment::earlier($this->nextChange, $date);
+        }
+    }
+
+    public function nextChange(): ?\DateTimeImmutable
+    {
+        return $this->nextChange;
+    }
+
+    public function at(Address $address): ?Place
+    {
+        $this->reach(Reach::address($address->path));
+
+        return $this->met($this->known->at($address));
+    }
+
+    public function get(string $id): ?Place
+    {
+        $this->reach(Reach::place($id));
+
+        return $this->met($this->known->get($id));
+    }
+
+    public function exact(Address $address, \DateTimeImmutable $moment): ?Rule
+    {
+        $this->reach(Reach::address($address->path));
+        $rule = $this->known->exact($address, $moment);
+        $this->until($rule?->until);
+
+        return $rule;
+    }
+
+    public function longestPrefix(Address $address, \DateTimeImmutable $moment): ?Rule
+    {
+        foreach ($address->ancestors() as $above) {
+            $this->reach(Reach::prefix($above->path));
+        }
+        $rule = $this->known->longestPrefix($address, $moment);
+        $this->until($rule?->until);
+
+        return $rule;
+    }
+
+    public function parts(string $placeId): array
+    {
+        $this->reach(Reach::words($placeId));
+        $this->reach(Reach::menu($placeId));
+
+        return $this->known->parts($placeId);
+    }
+
+    public function outside(string $url): ?OutsideAnswer
+    {
+        $this->reach(Reach::outside($url));
+
+        return $this->known->outside($url);
+    }
+
+    public function hasPicture(string $name): bool
+    {
+        $this->reach(Reach::catalogue());
+
+        return $this->known->hasPicture($name);
+    }
+
+    public function listsAnything(Place $place): bool
+    {
+        $this->reach(Reach::listing($place->id));
+        $this->reach(Reach::catalogue());
+
+        return $this->known->listsAnything($place);
+    }
+
+    public function isLedTo(Place $place): bool
+    {
+        $this->reach(Reach::leads($place->id));
+        $this->reach(Reach::listing($place->id));
+        $this->reach(Reach::frame());
+
+        return $this->known->isLedTo($place);
+    }
+
+    public function isInFooter(string $placeId): bool
+    {
+        $this->reach(Reach::leads($placeId));
+        $this->reach(Reach::frame());
+
+        return $this->known->isInFooter($placeId);
+    }
+
+    public function titled(string $title): array
+    {
+        $this->reach(Reach::title($title));
+
+        return array_values(array_filter(array_map($this->met(...), $this->known->titled($title))));
+    }
+
+    public function signUpsOfTheFooter(): array
+    {
+        $this->reach(Reach::frame());
+
+        return $this->known->signUpsOfTheFooter();
+    }
+
+    public function settings(): Settings
+    {
+        $this->reach(Reach::settings());
+
+        return $this->known->settings();
+    }
+
+    private function met(?Place $place): ?Place
+    {
+        if (null !== $place) {
+            $this->reach(Reach::place($place->id));
+            $this->until($place->opening->nextChange($this->moment));
+        }
+
+        return $place;
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Finding;
+
+use Lantern\Core\Words\Words;
+
+/** The words of a place. */
+final readonly class WordsContent implements Examinable
+{
+    public function __construct(public string $placeId, public Words $words)
+    {
+    }
+
+    public function key(): string
+    {
+        return "words:$this->placeId";
+    }
+
+    public function examine(Examination $examination): void
+    {
+        $place = $examination->shop->get($this->placeId);
+        // Nobody reads the words of a place that does not open.
+        if (null === $place || !$place->kind->hasWords() || !$place->opensAt($examination->moment)) {
+            return;
+        }
+        self::look($this->words, new Subject(SubjectType::Text, $place->id, $place->title), [$place->address->path], $examination);
+    }
+
+    /**
+     * Words wherever they stand: those of a place, or of a piece.
+     *
+     * @param list<string> $met addresses whose visitors read them
+     */
+    public static function look(Words $words, Subject $subject, array $met, Examination $examination): void
+    {
+        foreach ($words->links() as $link) {
+            $examination->links->link($link, $subject, $met);
+            if ('picture' === $link->form && '' === trim($link->words)) {
+                $examination->note(new Finding(FindingKind::PictureWithoutWords, $subject, ['place' => $link->placeId ?? ''], $met, $link->placeId ?? $link->address ?? ''));
+            }
+        }
+        if ([] === $words->blanks()) {
+            return;
+        }
+        foreach ($words->emptyBlanks($examination->shop->settings()->values) as $blank) {
+            $examination->note(new Finding(FindingKind::BlankEmpty, $subject, ['blank' => $blank->words(), 'detail' => $blank->detail()], $met, $blank->value));
+        }
+    }
+}
