@@ -6,12 +6,16 @@ use Lantern\Letters\TellService;
 use Lantern\Letters\WriteLetter;
 use Lantern\Node\NodeCache;
 use Lantern\Reading\Copies\ConnectionSettings;
+use Lantern\Workbench\Findings\OutsideClient;
+use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\Jobs\DoJob;
 use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\env;
 use function Symfony\Component\DependencyInjection\Loader\Configurator\param;
+
+use Symfony\Contracts\HttpClient\HttpClientInterface;
 
 /* What both origins share. Everything that differs from one machine to another is an environment variable. */
 return static function (ContainerConfigurator $container): void {
@@ -73,12 +77,15 @@ return static function (ContainerConfigurator $container): void {
             ->tag('doctrine.middleware', ['connection' => $copy]);
     }
 
+    // No address within a private network is asked, whatever a name resolves to; but for the demo's made-up world on loopback.
+    $services->set('lantern.outside_client', HttpClientInterface::class)->factory([OutsideClient::class, 'make'])->args([env('default::LANTERN_OUTSIDE_STAND_IN')]);
+
     // Work that takes longer than a request, kept in the database until a worker has done it. A worker that does not say for
     // twenty seconds that it is at work is taken for dead, and its message goes to another.
     $container->extension('framework', [
         'messenger' => [
             'transports' => ['jobs' => ['dsn' => 'doctrine://workbench?table_name=message&queue_name=jobs&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20', 'retry_strategy' => ['max_retries' => 10, 'delay' => 1000]]],
-            'routing' => [DoJob::class => 'jobs', WriteLetter::class => 'jobs', TellService::class => 'jobs'],
+            'routing' => [DoJob::class => 'jobs', WalkOver::class => 'jobs', WriteLetter::class => 'jobs', TellService::class => 'jobs'],
         ],
         // Whoever sends is a worker already. Without a mail server the mails are kept, for the mailbox to show.
         'mailer' => ['dsn' => '%env(default:lantern.mailer_dsn:MAILER_DSN)%', 'message_bus' => false],

@@ -40,21 +40,26 @@ final class Version20261208000000 extends AbstractMigration
         $this->addSql("COMMENT ON COLUMN journal.finding.place IS 'what people know the menu or page by in which the subject stands'");
         $this->addSql('CREATE INDEX finding_examined ON journal.finding (copy, examined)');
         $this->addSql('CREATE INDEX finding_kind ON journal.finding (copy, kind, visits DESC, id)');
+        $this->addSql("CREATE INDEX finding_within ON journal.finding (within, copy) WHERE within <> ''");
         $this->addSql('CREATE INDEX finding_subject ON journal.finding (subject_id, copy)');
-        $this->addSql('CREATE TABLE journal.look (copy text PRIMARY KEY, whole_at timestamptz, caught_at timestamptz, done integer NOT NULL DEFAULT 0, "of" integer NOT NULL DEFAULT 0)');
+        $this->addSql('CREATE TABLE journal.look (copy text PRIMARY KEY, whole_at timestamptz, caught_at timestamptz, asked_at timestamptz, done integer NOT NULL DEFAULT 0, "of" integer NOT NULL DEFAULT 0)');
         $this->addSql("INSERT INTO journal.look (copy) VALUES ('workbench'), ('live')");
         $this->addSql("COMMENT ON COLUMN journal.look.whole_at IS 'when the copy was looked over as a whole the last time'");
         $this->addSql("COMMENT ON COLUMN journal.look.caught_at IS 'until when dates that passed are told of'");
+        $this->addSql("ALTER TABLE journal.job DROP CONSTRAINT job_kind_check, ADD CONSTRAINT job_kind_check CHECK (kind IN ('publish', 'addresses', 'redirects', 'outside'))");
+        $this->addSql('ALTER TABLE journal.person ADD morning_mail boolean NOT NULL DEFAULT false, ADD morning_mail_on date');
         $this->addSql('CREATE TABLE journal.set_aside (finding_id text PRIMARY KEY, reason text NOT NULL, person text NOT NULL, until timestamptz, at timestamptz NOT NULL)');
         $this->addSql(<<<'SQL'
             CREATE TABLE journal.outside_answer (
-                url text PRIMARY KEY, status integer NOT NULL, moved text, secure boolean NOT NULL, away_days integer NOT NULL, away_on date, why text NOT NULL, asked_at timestamptz NOT NULL, again_at timestamptz NOT NULL
+                url text PRIMARY KEY, status integer, moved text, secure boolean NOT NULL DEFAULT false, away_days integer NOT NULL DEFAULT 0, away_on date,
+                why text NOT NULL DEFAULT '', asked_at timestamptz, again_at timestamptz NOT NULL DEFAULT now()
             )
             SQL);
         $this->addSql("CREATE INDEX release_row_entry ON journal.release_row (row_id) WHERE table_name = 'entry'");
         foreach (['workbench', 'live'] as $copy) {
             $this->addSql("CREATE INDEX place_listed_title ON $copy.place ((COALESCE(NULLIF(listing_title, ''), title)), id)");
         }
+        $this->addSql("COMMENT ON COLUMN journal.outside_answer.status IS 'null: nobody has asked yet; 0: no answer came'");
         $this->addSql('CREATE INDEX outside_answer_again ON journal.outside_answer (again_at)');
         $this->functions();
         foreach (['workbench', 'live'] as $copy) {
@@ -77,6 +82,9 @@ final class Version20261208000000 extends AbstractMigration
         foreach (['catalogue.standing', 'catalogue.product', 'journal.outside_mention'] as $table) {
             $this->withoutTriggers($table);
         }
+        $this->addSql('ALTER TABLE journal.person DROP morning_mail, DROP morning_mail_on');
+        $this->addSql("DELETE FROM journal.job WHERE kind = 'outside'");
+        $this->addSql("ALTER TABLE journal.job DROP CONSTRAINT job_kind_check, ADD CONSTRAINT job_kind_check CHECK (kind IN ('publish', 'addresses', 'redirects'))");
         foreach (['outside_answer', 'set_aside', 'look', 'finding', 'examined', 'due'] as $table) {
             $this->addSql("DROP TABLE journal.$table");
         }
@@ -123,7 +131,7 @@ final class Version20261208000000 extends AbstractMigration
         $this->addSql(<<<SQL
             CREATE FUNCTION journal.note_due() RETURNS trigger LANGUAGE plpgsql AS \$\$
             DECLARE
-                said text; keys text; changed text; rows bigint;
+                said text; keys text; changed text;
                 who text := COALESCE(current_setting('lantern.person', true), '');
                 copies text[] := CASE WHEN TG_TABLE_SCHEMA IN ('workbench', 'live') THEN ARRAY[TG_TABLE_SCHEMA::text] ELSE ARRAY['workbench', 'live'] END;
             BEGIN
@@ -131,15 +139,13 @@ final class Version20261208000000 extends AbstractMigration
                 {$cases}
                 END CASE;
                 changed := CASE TG_OP WHEN 'INSERT' THEN 'SELECT * FROM after' WHEN 'DELETE' THEN 'SELECT * FROM before' ELSE 'SELECT * FROM before UNION ALL SELECT * FROM after' END;
-                EXECUTE format('SELECT count(*) FROM (%s) r', changed) INTO rows;
-                IF rows = 0 THEN
-                    RETURN NULL;
+                IF TG_TABLE_NAME = 'outside_answer' THEN
+                    changed := format('SELECT * FROM (%s) r WHERE status IS NOT NULL', changed);
                 END IF;
-                IF rows > $most THEN
-                    INSERT INTO journal.due (copy, subject, keys, person) SELECT copy, '*', '{}', who FROM unnest(copies) copy;
-                    RETURN NULL;
-                END IF;
-                EXECUTE format('INSERT INTO journal.due (copy, subject, keys, person) SELECT copy, said, COALESCE(array_agg(DISTINCT key) FILTER (WHERE key IS NOT NULL), ''{}''), %L FROM (SELECT %s AS said, unnest(%s) AS key FROM (%s) r UNION ALL SELECT %s, NULL FROM (%s) r) one, unnest(%L::text[]) copy GROUP BY copy, said', who, said, keys, changed, said, changed, copies);
+                -- Too many are told of as one: everything.
+                EXECUTE format('WITH r AS (%s), much AS (SELECT count(*) > $most AS is FROM r)
+                    INSERT INTO journal.due (copy, subject, keys, person) SELECT copy, said, COALESCE(array_agg(DISTINCT key) FILTER (WHERE key IS NOT NULL), ''{}''), %L
+                    FROM (SELECT CASE WHEN much.is THEN ''*'' ELSE %s END AS said, key FROM r CROSS JOIN much LEFT JOIN LATERAL unnest(CASE WHEN much.is THEN ''{}'' ELSE %s END) AS key ON true) one, unnest(%L::text[]) copy GROUP BY copy, said', changed, who, said, keys, copies);
                 RETURN NULL;
             END \$\$
             SQL);

@@ -118,6 +118,8 @@ write_environment() {
     "LANTERN_FILES=$LANTERN_VAR/files"
     "LANTERN_VAR=$LANTERN_VAR"
   )
+  # The demo's stand-in for other web sites: the only address within a private network that may be asked.
+  [ -z "${world_port:-}" ] || environment+=("LANTERN_OUTSIDE_STAND_IN=http://127.0.0.1:$world_port")
   (umask 077; printf '%s\n' "${environment[@]}" > "$LANTERN_VAR/environment")
   chmod 755 "$LANTERN_VAR" "$LANTERN_VAR/run"
 }
@@ -219,25 +221,34 @@ start_web() {
   for try in $(seq 50); do [ -S "$(socket_path shop)" ] && [ -S "$(socket_path management)" ] && break; kill -0 $fpm_pid 2>/dev/null || die "php-fpm did not start: $(tail -n 1 "$LANTERN_VAR/log/php-fpm.log")"; sleep 0.1; done
   run_nginx
   run_worker
+  [ -z "${world_port:-}" ] || run_world
   for try in $(seq 50); do port_is_free "$admin_port" || return 0; kill -0 $nginx_pid 2>/dev/null || break; sleep 0.1; done
   die "nginx did not start: $(tail -n 1 "$LANTERN_VAR/log/nginx.log")"
 }
 
 # Does the work that takes longer than a request. It ends by itself now and then, and is started again.
 run_worker() {
-  local command=(php -d memory_limit=512M bin/console messenger:consume jobs --keepalive=5 --sleep=0.5 --time-limit=3600 --memory-limit=256M --no-interaction)
+  local command=(php -d memory_limit=512M bin/console messenger:consume jobs scheduler_nightly --keepalive=5 --sleep=0.5 --time-limit=3600 --memory-limit=256M --no-interaction)
   if is_root; then command=(runuser -u www-data -- "${command[@]}"); fi
   (export "${environment[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/worker.log" 2>&1 &
   worker_pid=$!
+}
+
+# The web outside of the demo shop, made up.
+run_world() {
+  local command=(php bin/console lantern:outside-world --port="$world_port")
+  if is_root; then command=(runuser -u www-data -- "${command[@]}"); fi
+  (export "${environment[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/outside-world.log" 2>&1 &
+  world_pid=$!
 }
 
 # Keeps what was started running: whatever ends is started again, and the rest goes on meanwhile.
 keep_running() {
   local -A again=()
   while true; do
-    wait -n "$database_pid" "$fpm_pid" "$nginx_pid" "$worker_pid" 2>/dev/null || true
+    wait -n "$database_pid" "$fpm_pid" "$nginx_pid" "$worker_pid" ${world_pid:-} 2>/dev/null || true
     local name
-    for name in database fpm nginx worker; do
+    for name in database fpm nginx worker ${world_pid:+world}; do
       local pid="${name}_pid"
       kill -0 "${!pid}" 2>/dev/null && continue
       # What cannot be started is tried once a second, and said once a minute.
@@ -254,6 +265,7 @@ stop_all() {
   trap - EXIT INT TERM
   set +e
   [ -z "${worker_pid:-}" ] || kill -TERM "$worker_pid" 2>/dev/null
+  [ -z "${world_pid:-}" ] || kill -TERM "$world_pid" 2>/dev/null
   [ -z "${nginx_pid:-}" ] || kill -QUIT "$nginx_pid" 2>/dev/null
   [ -z "${fpm_pid:-}" ] || kill -TERM "$fpm_pid" 2>/dev/null
   if [ -n "${database_pid:-}" ]; then

@@ -22,7 +22,7 @@ final class Walls
         'Storefront' => ['Core', 'Interchange', 'Reading', 'Node', 'Letters'],
         'Admin' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Node', 'Letters'],
         'Demo' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Admin'],
-        'Console' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Admin', 'Demo'],
+        'Console' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Letters', 'Admin', 'Demo'],
     ];
 
     /** Each room of the core with those it may look into. Whoever makes a room writes it here. */

@@ -28,7 +28,7 @@ return static function (ContainerConfigurator $container): void {
         ],
         'csrf_protection' => true,
         'lock' => ['resources' => ['default' => '%env(resolve:LANTERN_LOCK_DSN)%']],
-        'cache' => ['pools' => ['cache.rate_limiter' => ['adapter' => 'cache.adapter.doctrine_dbal', 'provider' => 'doctrine.dbal.workbench_connection']]],
+        'cache' => ['pools' => array_fill_keys(['cache.rate_limiter', 'cache.scheduled'], ['adapter' => 'cache.adapter.doctrine_dbal', 'provider' => 'doctrine.dbal.workbench_connection'])],
         // Counted under a lock: a dozen attempts at one moment are a dozen.
         'rate_limiter' => [
             'sign_in_pair' => $limit('fixed_window', 5, '5 minutes'),

@@ -334,7 +334,21 @@ final class DemoShop
                 'id' => DemoId::of('outside/'.$mention->text('name')),
                 'kind' => $mention->text('kind'),
                 'name' => $mention->text('name'),
-                'address' => $this->addresses[$mention->text('to')],
+                'address' => $mention->textOrNull('at') ?? $this->addresses[$mention->text('to')],
+            ];
+        }
+        foreach (self::list($words['outside_answers']) as $answer) {
+            $away = $answer->intOr('away', 0);
+            $this->rows['journal.outside_answer'][] = [
+                'url' => $answer->text('url'),
+                'status' => $answer->int('status'),
+                'moved' => $answer->textOrNull('moved'),
+                'secure' => $answer->bool('secure', false),
+                'away_days' => $away,
+                'away_on' => $away > 0 ? $this->today->modify('-1 day')->format('Y-m-d') : null,
+                'why' => $answer->text('why', ''),
+                'asked_at' => $this->today->modify('-1 day')->format(\DATE_ATOM),
+                'again_at' => $this->today->format(\DATE_ATOM),
             ];
         }
     }
@@ -365,6 +379,7 @@ final class DemoShop
         foreach (self::list($words['missed']) as $one) {
             $missed[$one->text('address')] = $one->int('often');
         }
+        $this->oldAddresses($words, $often);
         for ($day = 60; $day > 0; --$day) {
             $date = $this->today->modify("-$day days");
             $weight = (int) $date->format('N') > 5 ? 1.5 : 1.0;
@@ -375,6 +390,26 @@ final class DemoShop
                         $this->rows["journal.$table"][] = ['address' => $address, 'day' => $date->format('Y-m-d'), 'count' => $count];
                     }
                 }
+            }
+        }
+    }
+
+    /**
+     * Most old addresses still have a visitor now and then; some have none any more.
+     *
+     * @param array<string, mixed> $words
+     * @param array<string, int>   $often those that are told of already
+     */
+    private function oldAddresses(array $words, array $often): void
+    {
+        foreach (self::list($words['redirects']) as $n => $redirect) {
+            $address = $redirect->text('from');
+            if (isset($often[$address]) || $redirect->bool('unused', false)) {
+                continue;
+            }
+            foreach ([3, 17, 31, 45] as $ago) {
+                $day = $ago + $n % 11;
+                $this->rows['journal.visit'][] = ['address' => $address, 'day' => $this->today->modify("-$day days")->format('Y-m-d'), 'count' => 1 + ($n + $ago) % 3];
             }
         }
     }

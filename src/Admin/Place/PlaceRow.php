@@ -34,6 +34,8 @@ final readonly class PlaceRow
         public bool $addressIsFixed,
         #[OA\Property(description: 'Made from the title, where the place stands')]
         public string $suggestedAddress,
+        #[OA\Property(description: 'How many findings there are about it, or within its page')]
+        public int $findings = 0,
     ) {
     }
 }

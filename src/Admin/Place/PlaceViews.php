@@ -19,6 +19,7 @@ use Lantern\Core\Words\Anchor;
 use Lantern\Core\Words\Blank;
 use Lantern\Core\Words\Words;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Findings\FindingTable;
 use Lantern\Reading\Mentions\LinkReader;
 use Lantern\Reading\Mentions\MentionReader;
 use Lantern\Reading\Places\ListedPlace;
@@ -34,6 +35,7 @@ final readonly class PlaceViews
         private Copies $copies,
         private MentionReader $mentions,
         private LinkReader $links,
+        private FindingTable $findings,
         private ClockInterface $clock,
     ) {
     }
@@ -60,7 +62,9 @@ final readonly class PlaceViews
      */
     public function rows(array $listed, bool $withSteps = false): array
     {
-        $steps = $withSteps ? $this->steps(array_map(static fn (ListedPlace $one): string => $one->place->id, $listed)) : [];
+        $ids = array_map(static fn (ListedPlace $one): string => $one->place->id, $listed);
+        $steps = $withSteps ? $this->steps($ids) : [];
+        [$findings] = $withSteps ? $this->findings->counts($ids) : [[]];
 
         return array_map(fn (ListedPlace $one): PlaceRow => new PlaceRow(
             $this->brief($one->place),
@@ -73,6 +77,7 @@ final readonly class PlaceViews
             $one->changedBy,
             $one->place->kind->isFixed(),
             $one->place->tidyAddress()->path,
+            $findings[$one->place->id] ?? 0,
         ), $listed);
     }
 

@@ -14,10 +14,11 @@ final readonly class Finding
      * @param array<string, string|int> $details
      * @param list<string>              $met     addresses whose visitors meet it
      * @param string                    $apart   tells it from others of the kind about the same subject
+     * @param string|null               $id      of one that is kept
      */
-    public function __construct(public FindingKind $kind, public Subject $subject, public array $details = [], public array $met = [], private string $apart = '')
+    public function __construct(public FindingKind $kind, public Subject $subject, public array $details = [], public array $met = [], private string $apart = '', ?string $id = null)
     {
-        $this->id = substr(hash('sha256', implode("\0", [$kind->value, $subject->type->value, $subject->id, $apart])), 0, 20);
+        $this->id = $id ?? substr(hash('sha256', implode("\0", [$kind->value, $subject->type->value, $subject->id, $apart])), 0, 20);
     }
 
     /** Found once more in the same text. */

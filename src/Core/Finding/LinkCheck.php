@@ -123,7 +123,7 @@ final readonly class LinkCheck
         try {
             $address = Address::parse($path);
         } catch (BadAddress) {
-            $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $target, 'place' => ''], $met, $target));
+            $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $target, 'typed' => $target, 'place' => ''], $met, $target));
 
             return;
         }

@@ -18,6 +18,8 @@ final class Watched implements Knowledge
 {
     /** @var array<string, true> */
     private array $reaches = [];
+    /** @var array<string, true> */
+    private array $outsideLinks = [];
     private ?\DateTimeImmutable $nextChange = null;
 
     public function __construct(private readonly Knowledge $known, private readonly \DateTimeImmutable $moment)
@@ -33,6 +35,12 @@ final class Watched implements Knowledge
     public function reaches(): array
     {
         return array_map(strval(...), array_keys($this->reaches));
+    }
+
+    /** @return list<string> addresses of other web sites that something leads to */
+    public function outsideLinks(): array
+    {
+        return array_map(strval(...), array_keys($this->outsideLinks));
     }
 
     /** A date at which the answer could be another. */
@@ -93,6 +101,7 @@ final class Watched implements Knowledge
     public function outside(string $url): ?OutsideAnswer
     {
         $this->reach(Reach::outside($url));
+        $this->outsideLinks[$url] = true;
 
         return $this->known->outside($url);
     }

@@ -47,25 +47,74 @@ final readonly class Words
     /** @return list<Link> those to other web sites, too: the links in the order of the text, then what is shown in it */
     public function links(): array
     {
-        preg_match_all('/<(a)((?: [a-z-]+(?:="[^"]*")?)*)>(.*?)<\/a>/s', $this->html, $anchors, \PREG_SET_ORDER);
-        preg_match_all('/<(img|video)((?: [a-z-]+(?:="[^"]*")?)*) ?\/?>/', $this->html, $shown, \PREG_SET_ORDER);
         $links = [];
-        foreach ([...$anchors, ...$shown] as $tag) {
-            $attributes = $tag[2];
-            $form = match (true) {
-                'a' !== $tag[1] => 'img' === $tag[1] ? 'picture' : 'video',
-                str_contains($attributes, ' class="button"') => 'button',
-                default => 'link',
-            };
-            preg_match('/ (?:alt|aria-label)="([^"]*)"/', 'a' === $tag[1] ? $tag[3] ?? '' : $attributes, $shows);
-            $words = 'a' === $tag[1] ? self::plain(strip_tags($tag[3] ?? '')) : '';
-            preg_match_all('/ (?:href|src|poster)="(?:place:([0-9a-f-]{36})|(\/(?!\/)[^"#]*)|(https?:\/\/[^"]*))?(?:#([^"]*))?"/', $attributes, $leads, \PREG_SET_ORDER);
-            foreach ($leads as $found) {
-                $links[] = new Link($form, '' === $words ? self::plain($shows[1] ?? '') : $words, ($found[1] ?? '') ?: null, self::plain($found[2] ?? '') ?: null, self::plain($found[4] ?? ''), self::plain($found[3] ?? '') ?: null);
-            }
-        }
+        $this->mapLinks(static function (Link $link) use (&$links): Link {
+            return $links[] = $link;
+        });
 
         return $links;
+    }
+
+    /**
+     * The same words with other links. A link that is taken out leaves its words; a picture or video that is taken out is gone.
+     *
+     * @param \Closure(Link): ?Link $map null: it is taken out
+     */
+    public function mapLinks(\Closure $map): self
+    {
+        $html = (string) preg_replace_callback('/<a((?: [a-z-]+(?:="[^"]*")?)*)>(.*?)<\/a>/s', static function (array $found) use ($map): string {
+            preg_match('/ alt="([^"]*)"/', $found[2], $shows);
+            $words = self::plain(strip_tags($found[2]));
+            $link = self::lead(str_contains($found[1], ' class="button"') ? 'button' : 'link', '' === $words ? self::plain($shows[1] ?? '') : $words, $found[1], 'href');
+            $mapped = null === $link ? $link : $map($link);
+
+            return match (true) {
+                $mapped === $link => $found[0],
+                null === $mapped => $found[2],
+                default => '<a'.self::led($found[1], 'href', $mapped).">$found[2]</a>",
+            };
+        }, $this->html);
+
+        return new self((string) preg_replace_callback('/<(img|video)((?: [a-z-]+(?:="[^"]*")?)*) ?(\/?)>(<\/video>)?/', static function (array $found) use ($map): string {
+            preg_match('/ (?:alt|aria-label)="([^"]*)"/', $found[2], $shows);
+            $attributes = $found[2];
+            foreach (['src', 'poster'] as $name) {
+                $link = self::lead('img' === $found[1] || 'poster' === $name ? 'picture' : 'video', self::plain($shows[1] ?? ''), $attributes, $name);
+                $mapped = null === $link ? null : $map($link);
+                if (null !== $link && null === $mapped && 'src' === $name) {
+                    return '';
+                }
+                if (null !== $link && $mapped !== $link) {
+                    $attributes = null === $mapped ? (string) preg_replace("/ $name=\"[^\"]*\"/", '', $attributes) : self::told(self::led($attributes, $name, $mapped), 'img' === $found[1] ? 'alt' : 'aria-label', $mapped->words);
+                }
+            }
+
+            return "<$found[1]$attributes".('' === $found[3] ? '' : ' /').'>'.($found[4] ?? '');
+        }, $html));
+    }
+
+    /** Where an attribute leads; null where it is not there, or leads to mail or phone. */
+    private static function lead(string $form, string $words, string $attributes, string $name): ?Link
+    {
+        if (1 !== preg_match("/ $name=\"(?:place:([0-9a-f-]{36})|(\\/(?!\\/)[^\"#]*)|(https?:\\/\\/[^\"]*))(?:#([^\"]*))?\"/", $attributes, $found)) {
+            return null;
+        }
+
+        return new Link($form, $words, $found[1] ?: null, self::plain($found[2] ?? '') ?: null, self::plain($found[4] ?? ''), self::plain($found[3] ?? '') ?: null);
+    }
+
+    private static function led(string $attributes, string $name, Link $to): string
+    {
+        $lead = null !== $to->placeId ? "place:$to->placeId" : $to->address ?? $to->outside ?? '';
+
+        return (string) preg_replace_callback("/ $name=\"[^\"]*\"/", static fn (): string => " $name=\"".htmlspecialchars($lead.('' === $to->part ? '' : "#$to->part"), \ENT_QUOTES | \ENT_HTML5).'"', $attributes, 1);
+    }
+
+    private static function told(string $attributes, string $name, string $words): string
+    {
+        $told = " $name=\"".htmlspecialchars($words, \ENT_QUOTES | \ENT_HTML5).'"';
+
+        return 1 === preg_match("/ $name=\"[^\"]*\"/", $attributes) ? (string) preg_replace_callback("/ $name=\"[^\"]*\"/", static fn (): string => $told, $attributes, 1) : $attributes.$told;
     }
 
     private static function plain(string $html): string

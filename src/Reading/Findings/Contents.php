@@ -233,7 +233,7 @@ final readonly class Contents
         $visited = [];
         foreach ($this->connection->fetchAllAssociative(<<<'SQL'
             SELECT p.* FROM (SELECT address, sum(count) AS visits FROM visit WHERE day > CURRENT_DATE - 30 GROUP BY address HAVING sum(count) >= :many ORDER BY visits DESC LIMIT 200) v
-            JOIN place p ON p.address = v.address WHERE p.light = 'open' ORDER BY v.visits DESC, p.id
+            JOIN place p ON p.address = v.address ORDER BY v.visits DESC, p.id
             SQL, ['many' => DistanceContent::MANY_VISITS]) as $columns) {
             $visited[] = PlaceReader::fromRow($columns);
         }
@@ -306,7 +306,7 @@ final readonly class Contents
     private function since(array $trees): array
     {
         $ids = array_merge([], ...array_map(static fn (Tree $tree): array => null === $tree->shape ? array_map(static fn (Entry $entry): string => $entry->id, iterator_to_array($tree->all(), false)) : [], array_values($trees)));
-        $edited = CopyName::Workbench === $this->copy->name ? "AND NOT EXISTS (SELECT FROM touched t WHERE t.row_id = e.id::text AND t.table_name = 'entry')" : '';
+        $edited = CopyName::Workbench === $this->copy->name ? 'AND EXISTS (SELECT FROM live.entry l WHERE l.id = e.id AND (l.enabled, l.audience, l.place_id, l.uri, l.from_on, l.until_on) IS NOT DISTINCT FROM (e.enabled, e.audience, e.place_id, e.uri, e.from_on, e.until_on))' : '';
         $since = [];
         foreach ($this->rows(<<<SQL
             SELECT e.id, GREATEST(

@@ -79,7 +79,7 @@ final class CopyKnowledge implements Knowledge
             return;
         }
         $this->outside += array_fill_keys($urls, null);
-        foreach ($this->connection->fetchAllAssociative('SELECT url, status, moved, secure, away_days, why, asked_at FROM outside_answer WHERE url = ANY (CAST(? AS text[]))', [PgArray::of($urls)]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative('SELECT url, status, moved, secure, away_days, why, asked_at FROM outside_answer WHERE url = ANY (CAST(? AS text[])) AND status IS NOT NULL', [PgArray::of($urls)]) as $columns) {
             $row = new Row($columns);
             $this->outside[$row->text('url')] = new OutsideAnswer($row->int('status'), $row->textOrNull('moved'), $row->bool('secure'), $row->int('away_days'), $row->text('why'), $row->moment('asked_at'));
         }

@@ -233,15 +233,19 @@ final readonly class Inspection
         $copy = new Copy($name, $this->connection);
         $known = new CopyKnowledge($copy, $this->connection, $moment);
         $contents = (new Contents($copy, $this->connection, $this->frame, $this->pictures, $this->distances, $moment))->read($subjects, $known);
-        $examined = $findings = [];
+        $examined = $findings = $urls = [];
         foreach ($contents as $content) {
             $examination = new Examination($known, $moment);
             $content->examine($examination);
             $examined[] = ['subject' => $content->key(), 'reaches' => $examination->shop->reaches(), 'leads' => $examination->leads(), 'again_at' => $examination->shop->nextChange()?->format(\DATE_ATOM)];
+            $urls = [...$urls, ...$examination->shop->outsideLinks()];
             foreach ($examination->findings() as $finding) {
                 $findings[] = FoundRow::of($finding, $content->key());
             }
         }
+
+        // Who asks other web sites finds there what is to be asked.
+        $this->connection->executeStatement('INSERT INTO journal.outside_answer (url) SELECT DISTINCT url FROM unnest(CAST(? AS text[])) AS url ON CONFLICT (url) DO NOTHING', [PgArray::of($urls)]);
 
         return $this->keep($name, $subjects, $examined, $findings, $moment, $person);
     }

@@ -16,6 +16,7 @@ use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\UnitOfWork;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Findings\OutsideLinks;
 use Lantern\Workbench\Publishing\ChangedSince;
 use Lantern\Workbench\Publishing\Publisher;
 use Lantern\Workbench\Redirects\RedirectEditor;
@@ -37,6 +38,7 @@ final readonly class JobWorker
         private Publisher $publisher,
         private AddressEditor $addresses,
         private RedirectEditor $redirects,
+        private OutsideLinks $outside,
         private LoggerInterface $logger,
     ) {
     }
@@ -49,8 +51,14 @@ final readonly class JobWorker
         }
         try {
             $this->entities->clear();
-            $person = $this->entities->find(Person::class, $job->personId) ?? throw new Refused('person', 'Whoever asked for this is no longer there.');
             $progress = new Progress(fn (string $step, int $done, int $of) => $this->jobs->tell($job->id, $step, $done, $of));
+            if (JobKind::Outside === $job->kind) {
+                // Each answer is kept by itself: whoever begins again goes on with those that are missing.
+                $this->jobs->end($job->id, JobState::Done, ['asked' => $this->outside->ask($progress)]);
+
+                return;
+            }
+            $person = $this->entities->find(Person::class, $job->personId) ?? throw new Refused('person', 'Whoever asked for this is no longer there.');
             match ($job->kind) {
                 JobKind::Publish => $this->publish($job, $person, $progress),
                 JobKind::Addresses => $this->edited($job, fn (): Edit => $this->addresses->change(self::wishes($job->input), $person, $progress)),

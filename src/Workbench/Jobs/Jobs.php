@@ -19,6 +19,8 @@ final readonly class Jobs
 {
     /** What ended is told for so long to whoever comes back to it. */
     private const TOLD_AFTERWARDS = "interval '1 day'";
+    /** Who asks where nobody does (RFC 9562, 5.9). */
+    private const NOBODY = '00000000-0000-0000-0000-000000000000';
     private const COLUMNS = 'id, kind, person_id, person, input, state, step, done, "of", outcome';
 
     public function __construct(
@@ -31,11 +33,12 @@ final readonly class Jobs
 
     /**
      * @param array<mixed> $input
+     * @param Person|null  $by    null: the shop itself, by the clock
      * @param string|null  $file  what comes with it, byte for byte
      *
      * @throws Refused where as much is being done already
      */
-    public function ask(JobKind $kind, array $input, Person $by, ?string $file = null): Job
+    public function ask(JobKind $kind, array $input, ?Person $by, ?string $file = null): Job
     {
         $id = (new UuidV7())->toRfc4122();
         // The job and the message are there together, or neither is.
@@ -46,7 +49,7 @@ final readonly class Jobs
             }
             $this->connection->executeStatement(
                 'INSERT INTO journal.job (id, kind, person_id, person, input, file) VALUES (?, ?, ?, ?, ?, ?)',
-                [$id, $kind->value, $by->id, $by->name, json_encode($input, \JSON_THROW_ON_ERROR), $file],
+                [$id, $kind->value, $by->id ?? self::NOBODY, $by->name ?? '', json_encode($input, \JSON_THROW_ON_ERROR), $file],
                 [ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, null === $file ? ParameterType::NULL : ParameterType::LARGE_OBJECT],
             );
             $this->bus->dispatch(new DoJob($id));

@@ -56,16 +56,32 @@ final readonly class PlaceEditor
     public function revise(string $placeId, int $version, Revision $revision, Person $by): void
     {
         $this->edits->run($by, Subject::Places, function () use ($placeId, $version, $revision, $by): string {
-            if (null !== $revision->standing || null !== $revision->closing) {
-                $this->locks->relations();
-            }
-            $record = $this->records->locked($placeId, $version);
-            $before = $this->place($placeId);
-            $this->write($record, $revision->appliedTo($before, $this->copies->workbench->places), $revision);
-            $this->records->sign($record, $by);
+            $before = $this->reviseWithin($placeId, $version, $revision, $by);
 
             return \sprintf('%s of “%s”', ucfirst(implode(' and ', $revision->words())), $before->title);
         });
+    }
+
+    /**
+     * The same as part of another edit.
+     *
+     * @param int|null $version null: whatever it is by now
+     *
+     * @return Place as it was before
+     *
+     * @throws Refused|Stale|NotThere
+     */
+    public function reviseWithin(string $placeId, ?int $version, Revision $revision, Person $by): Place
+    {
+        if (null !== $revision->standing || null !== $revision->closing) {
+            $this->locks->relations();
+        }
+        $record = $this->records->locked($placeId, $version);
+        $before = $this->place($placeId);
+        $this->write($record, $revision->appliedTo($before, $this->copies->workbench->places), $revision);
+        $this->records->sign($record, $by);
+
+        return $before;
     }
 
     /**

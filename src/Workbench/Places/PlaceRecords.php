@@ -20,15 +20,15 @@ final readonly class PlaceRecords
     }
 
     /**
-     * @param int $version of the place that a change was thought out for
+     * @param int|null $version of the place that a change was thought out for; null: whatever it is by now
      *
      * @throws Stale|NotThere
      */
-    public function locked(string $placeId, int $version): PlaceRecord
+    public function locked(string $placeId, ?int $version): PlaceRecord
     {
         // Doctrine reads a row anew when it locks it.
         $place = $this->entities->find(PlaceRecord::class, $placeId, LockMode::PESSIMISTIC_WRITE) ?? throw NotThere::place();
-        if ($place->version !== $version) {
+        if (null !== $version && $place->version !== $version) {
             throw new Stale($place->version);
         }
 

@@ -114,6 +114,18 @@ final readonly class PolicyWriter
         });
     }
 
+    /**
+     * Leads to policies from the column of the footer where policies stand, as part of another edit.
+     *
+     * @param list<string> $placeIds
+     *
+     * @throws Refused
+     */
+    public function putInFooter(array $placeIds, MenuMoves $moves, Person $by): void
+    {
+        $this->link($this->suggestedBay(), $placeIds, $moves, $by);
+    }
+
     /** @param list<string> $placeIds */
     private function link(string $bayId, array $placeIds, MenuMoves $moves, Person $by): void
     {

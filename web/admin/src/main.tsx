@@ -32,6 +32,7 @@ const PlacesView = lazily(() => import('./places/PlacesView').then((view) => vie
 const PlaceSheetView = lazily(() => import('./places/PlaceSheetView').then((view) => view.default));
 const PoliciesView = lazily(() => import('./policies/PoliciesView').then((view) => view.default));
 const RedirectsView = lazily(() => import('./redirects/RedirectsView').then((view) => view.default));
+const LinkCheckView = lazily(() => import('./findings/LinkCheckView').then((view) => view.default));
 const ReleasesView = lazily(() => import('./releases/ReleasesView').then((view) => view.default));
 
 function Views() {
@@ -51,6 +52,7 @@ function Views() {
           <Route path="policies" element={<PoliciesView />} />
           <Route path="mailbox" element={<LettersView />} />
           <Route path="redirects" element={<RedirectsView />} />
+          <Route path="link-check" element={<LinkCheckView />} />
           <Route path="releases/:number?" element={<ReleasesView />} />
           <Route path="*" element={<Nowhere />} />
         </Route>

@@ -27,6 +27,7 @@ const allowed: Record<string, string[]> = {
   policies: ['data', 'parts'],
   letters: ['data', 'parts'],
   redirects: ['data', 'parts'],
+  findings: ['data', 'parts'],
   releases: ['data', 'parts'],
   shell: ['data', 'parts'],
 };

@@ -45,6 +45,11 @@ export type Narrowing = Schemas['NarrowingView'];
 export type Filters = Schemas['FiltersView'];
 export type Filter = Schemas['FilterView'];
 export type OfferedFilter = Schemas['OfferedFilterView'];
+export type Finding = Schemas['FindingView'];
+export type FindingGroup = Schemas['GroupView'];
+export type Mend = Schemas['MendView'];
+export type Outlook = Schemas['OutlookView'];
+export type MappedPlace = Schemas['MappedPlaceView'];
 export type FilterWords = Schemas['FilterWordsInput'];
 
 /** An answer of the API that says what is wrong and what to do (RFC 9457). */

@@ -152,7 +152,7 @@ const shown: Record<Changed['about'], (id: string | null) => readonly (readonly 
 export function refresh(queries: QueryClient, changed: readonly Changed[], besides: string | null = null): Promise<unknown> {
   const keys = new Map<string, readonly unknown[]>();
   for (const { about, id } of changed) for (const key of shown[about](id)) keys.set(JSON.stringify(key), key);
-  for (const key of [['waiting'], ['history']]) keys.set(JSON.stringify(key), key);
+  for (const key of [['waiting'], ['history'], ['findings']]) keys.set(JSON.stringify(key), key);
   return Promise.all([...keys.values()].filter(([first]) => first !== besides).map((queryKey) => queries.invalidateQueries({ queryKey })));
 }
 

@@ -2,7 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, Suspense, useEffect, useRef, useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import type { Bay, Frame } from '../data/client';
+import { marksQuery } from '../data/findings';
 import { frameQuery, sessionQuery } from '../data/queries';
+import { Found } from '../parts/Found';
 import { afterPaint, lazily } from '../parts/lazily';
 import { Trouble } from '../parts/Notice';
 import { useView } from '../parts/useView';
@@ -65,6 +67,8 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
   const besides = frame.bays.filter((one) => one.beside !== null);
   const loose = frame.menus.filter(({ bays }) => bays.length === 0);
   const familyOf = (setting: string) => frame.looks.typefaces.find(({ id }) => id === frame.looks.values[setting])?.family;
+  const marks = useQuery(marksQuery(frame.menus.map(({ id }) => id)));
+  const wrong = (menuId: string | null) => (menuId !== null && marks.data?.counts[menuId]) || 0;
   const nameOf = (menuId: string | null) => frame.menus.find(({ id }) => id === menuId)?.name;
   const bay = (one: Bay, children: ReactNode, className: string, card: string, alignEnd = false) => (
     <BayBox
@@ -91,6 +95,11 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
       }
     >
       {children}
+      {wrong(one.menuId) > 0 && (
+        <span className="px-3 pb-1">
+          <Found count={wrong(one.menuId)} />
+        </span>
+      )}
     </BayBox>
   );
 

@@ -1,6 +1,8 @@
 import { DndContext } from '@dnd-kit/core';
+import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Menu } from '../data/client';
+import { withinQuery } from '../data/findings';
 import { type Step, useSteps } from '../data/menu';
 import { find } from '../data/moves';
 import type { Looking } from '../data/queries';
@@ -76,6 +78,8 @@ export function Outline({
     },
     [steps],
   );
+  const found = useQuery(withinQuery(menu.id));
+  const wrong = useMemo(() => new Map(found.data?.findings.map(({ subject, says }) => [subject.id, says])), [found.data]);
   const does = useLineActs(menu, walk, step, toField);
   const openPanel = usePanel(menu);
   const { add, addTree, addCopied } = useAdding(menu, walk, step);
@@ -265,6 +269,7 @@ export function Outline({
                   editing={id !== null && editing === id}
                   lighting={id !== null && lighting === id}
                   canEdit={canEdit}
+                  wrong={(id !== null && wrong.get(id)) || null}
                   acts={acts}
                 />
               );

@@ -43,6 +43,8 @@ type Look = {
   editing: boolean;
   lighting: boolean;
   canEdit: boolean;
+  /** What the link check says of it; null: nothing. */
+  wrong: string | null;
   acts: RefObject<LineActs>;
 };
 
@@ -111,11 +113,12 @@ function marksOf(entry: Entry): string[] {
   ].filter(Boolean);
 }
 
-function OutlineLine({ line, tabbable, pointed, dragged, chosen, folded, opened, editing, lighting, canEdit, acts }: { line: Line } & Look) {
+function OutlineLine({ line, tabbable, pointed, dragged, chosen, folded, opened, editing, lighting, canEdit, wrong, acts }: { line: Line } & Look) {
   const { entry } = line;
   const { setNodeRef, listeners } = useDraggable({ id: entry.id, disabled: !canEdit || editing });
   const quiet = entry.leftOut !== null || !entry.enabled;
-  const marks = marksOf(entry);
+  // What is left out says so already.
+  const marks = [...marksOf(entry), ...(wrong && !entry.leftOut ? [`✕ ${reasonInShort(wrong)}`] : [])];
   const opens = entry.children.length > 0;
   return (
     <div
@@ -192,7 +195,11 @@ function OutlineLine({ line, tabbable, pointed, dragged, chosen, folded, opened,
       {marks.length > 0 && (
         <span className="flex max-w-[50%] min-w-0 shrink-0 justify-end gap-x-2 text-sm text-dusk">
           {marks.map((mark) => (
-            <span key={mark} className="max-w-56 truncate">
+            <span
+              key={mark}
+              className={`max-w-56 truncate ${mark.startsWith('✕') ? 'text-brick' : ''}`}
+              title={mark.startsWith('✕') ? (wrong ?? undefined) : undefined}
+            >
               {mark}
             </span>
           ))}

@@ -3,6 +3,7 @@ import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
 import { api, ask, type PlaceSheet } from '../data/client';
 import { useEdit } from '../data/edits';
+import { withinQuery } from '../data/findings';
 import { revise, usePlaceChange } from '../data/place';
 import { type Looking, menuQuery, placeQuery, sessionQuery, today } from '../data/queries';
 import { warn } from '../data/told';
@@ -131,6 +132,7 @@ function Sheet({ sheet, canEdit, layout }: { sheet: PlaceSheet; canEdit: boolean
             : `A visitor would see ${sheet.listedCount} ${sheet.listedCount === 1 ? 'thing' : 'things'} listed here now.`}
         </p>
       )}
+      <FoundHere id={place.id} />
       {layout}
       <TitleField sheet={sheet} disabled={!canEdit} />
       {sheet.hasWords ? <WordsPart sheet={sheet} canEdit={canEdit} pointsTo={query.get('to')} /> : <FilePart sheet={sheet} canEdit={canEdit} />}
@@ -143,6 +145,28 @@ function Sheet({ sheet, canEdit, layout }: { sheet: PlaceSheet; canEdit: boolean
       <ListingPart sheet={sheet} canEdit={canEdit} />
       <MentionsPart sheet={sheet} canEdit={canEdit} />
     </>
+  );
+}
+
+/** What the link check says of the place, its words and its page. */
+function FoundHere({ id }: { id: string }) {
+  const found = useQuery(withinQuery(id));
+  const findings = found.data?.findings ?? [];
+  if (findings.length === 0) return null;
+  return (
+    <ul className="mt-2 grid gap-0.5" aria-label="Findings">
+      {findings.slice(0, 4).map((finding) => (
+        <li key={finding.id} className={finding.broken ? 'text-brick' : ''}>
+          <span aria-hidden="true">{finding.broken ? '✕ ' : '◦ '}</span>
+          {finding.says}
+        </li>
+      ))}
+      <li>
+        <Link to={`/link-check?${new URLSearchParams({ q: findings[0]?.subject.name ?? '' })}`}>
+          {findings.length > 4 ? `${findings.length - 4} more, and the mends` : findings.length === 1 ? 'Mend it' : 'Mend them'}
+        </Link>
+      </li>
+    </ul>
   );
 }
 

@@ -5,6 +5,7 @@ import type { PlaceRow, PlacesQuery } from '../data/client';
 import { allPlaces, groupsQuery, placesPage, rulesQuery, sessionQuery } from '../data/queries';
 import { usePages } from '../data/usePages';
 import { Choices } from '../parts/Choices';
+import { Found } from '../parts/Found';
 import { Lantern } from '../parts/Lantern';
 import { Trouble } from '../parts/Notice';
 import { Pick } from '../parts/Pick';
@@ -163,7 +164,7 @@ function Head({ one, order, down, onOrder }: { one: Order; order: Order; down: s
 }
 
 const Cells = memo(function Cells({
-  row: { place, menus, listed, steps, visits, changedAt, changedBy, addressIsFixed, suggestedAddress },
+  row: { place, menus, listed, steps, visits, changedAt, changedBy, addressIsFixed, suggestedAddress, findings },
   canEdit,
   onToggle,
 }: {
@@ -194,6 +195,7 @@ const Cells = memo(function Cells({
             {place.title}
           </Link>
           {place.lightWords !== 'Open' && <span className="text-sm whitespace-nowrap text-dusk">{place.lightWords}</span>}
+          {findings > 0 && <Found count={findings} />}
         </span>
       </td>
       <td className="py-1 pr-4 whitespace-nowrap">{place.kindWords}</td>

@@ -15,6 +15,7 @@ const views: Found[] = [
   { key: 'v2', to: '/places', name: 'Places', says: 'view' },
   { key: 'v2p', to: '/policies', name: 'Policies', says: 'write the ones that are missing' },
   { key: 'v2r', to: '/redirects', name: 'Redirects', says: 'view, and trying an address' },
+  { key: 'v2l', to: '/link-check', name: 'Link check', says: 'what is wrong in the shop, and the mends' },
   { key: 'v2m', to: '/mailbox', name: 'Mailbox', says: 'lists of people who signed up, and mails' },
   { key: 'v3', to: '/releases', name: 'Releases', says: 'view' },
 ];

@@ -20,6 +20,7 @@ const views = [
   { to: '/filters', name: 'Filters' },
   { to: '/policies', name: 'Policies' },
   { to: '/redirects', name: 'Redirects' },
+  { to: '/link-check', name: 'Link check' },
   { to: '/releases', name: 'Releases' },
 ];
 

@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useState } from 'react';
+import { Link } from 'react-router';
 import { api, askRelease, ProblemError, type Waiting } from '../data/client';
 import { connection } from '../data/connection';
 import { settled } from '../data/edits';
+import { outlookQuery } from '../data/findings';
 import { refreshAll, sessionQuery, waitingQuery } from '../data/queries';
 import { useStore } from '../data/store';
 import { say, warn } from '../data/told';
@@ -20,6 +22,8 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
   const state = useStore(connection);
   const [reviewing, setReviewing] = useState(false);
   const [changed, setChanged] = useState<string | null>(null);
+  const outlook = useQuery(outlookQuery);
+  const { breaks = 0, mends = 0, visits = 0 } = outlook.data ?? {};
   const publish = useMutation({
     mutationFn: async () => {
       // Whoever edits and publishes in one breath means the edit, too; whoever reads the review means what stands there.
@@ -27,11 +31,18 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
         await keepAll();
         await settled();
         if (queries.isFetching({ queryKey: ['waiting'] }) > 0) await waiting.refetch({ cancelRefetch: false });
+        // What would break what visitors use is shown before it is published: that takes a second touch, and no more.
+        const now = await queries.fetchQuery({ ...outlookQuery, staleTime: 0 });
+        if (now.breaks > 0 && now.visits > 0) {
+          setReviewing(true);
+          return undefined;
+        }
       }
       const seen = queries.getQueryData<Waiting>(['waiting'])?.state ?? '';
       return askRelease(api.POST('/api/releases', { body: { seen } }));
     },
     onSuccess: async (number) => {
+      if (number === undefined) return;
       setReviewing(false);
       setChanged(null);
       await refreshAll(queries);
@@ -49,7 +60,7 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
   const count = waiting.data?.count ?? 0;
   const button = (
     <button type="button" className="button button--lamp" disabled={count === 0 || !canPublish || publishing} onClick={() => publish.mutate()}>
-      {publishing ? 'Publishing…' : 'Publish'}
+      {publishing ? 'Publishing…' : reviewing && breaks > 0 && visits > 0 ? 'Publish all the same' : 'Publish'}
     </button>
   );
   const close = () => {
@@ -75,6 +86,17 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
           )}
         </p>
         <Told />
+        {(breaks > 0 || mends > 0) && count > 0 && (
+          <Link to="/link-check?look=publishing" className="shrink-0 whitespace-nowrap text-ink underline decoration-line underline-offset-2">
+            {breaks > 0 && (
+              <span className="text-brick">
+                <span aria-hidden="true">✕ </span>breaks {breaks.toLocaleString('en-GB')}
+              </span>
+            )}
+            {breaks > 0 && mends > 0 && ' · '}
+            {mends > 0 && `mends ${mends.toLocaleString('en-GB')}`}
+          </Link>
+        )}
         <button type="button" className="button" disabled={count === 0} onClick={() => setReviewing(true)}>
           Review
         </button>
@@ -82,7 +104,7 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
       </div>
       {reviewing && (
         <Suspense fallback={null}>
-          <Review waiting={waiting.data} changed={changed} button={button} onClose={close} />
+          <Review waiting={waiting.data} changed={changed} outlook={outlook.data} button={button} onClose={close} />
         </Suspense>
       )}
     </section>

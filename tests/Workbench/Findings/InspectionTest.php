@@ -10,7 +10,7 @@ use Lantern\Workbench\Findings\Inspection;
 use PHPUnit\Framework\Attributes\TestWith;
 
 /** The law of the link check: what is looked at again after an edit leaves the same findings as a walk over everything. */
-final class InStepTest extends ShopTestCase
+final class InspectionTest extends ShopTestCase
 {
     private const EDITS = 255;
 

@@ -1,0 +1,49 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Console;
+
+use Lantern\Core\Release\CopyName;
+use Lantern\Letters\TellOfTheMorning;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Workbench\Findings\AskOutside;
+use Lantern\Workbench\Findings\WalkOver;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Lock\LockFactory;
+use Symfony\Component\Scheduler\Attribute\AsSchedule;
+use Symfony\Component\Scheduler\RecurringMessage;
+use Symfony\Component\Scheduler\Schedule;
+use Symfony\Component\Scheduler\ScheduleProviderInterface;
+use Symfony\Contracts\Cache\CacheInterface;
+
+/**
+ * What is done every day by the clocks of the shop: at night everything is looked at anew, since visits count by day, and other web
+ * sites are asked; in the morning those who want it are told what broke. Of several workers one does it.
+ */
+#[AsSchedule('nightly')]
+final class Nightly implements ScheduleProviderInterface
+{
+    private ?Schedule $schedule = null;
+
+    public function __construct(
+        private readonly Copies $copies,
+        private readonly ClockInterface $clock,
+        private readonly LockFactory $locks,
+        #[Autowire(service: 'cache.scheduled')] private readonly CacheInterface $cache,
+    ) {
+    }
+
+    public function getSchedule(): Schedule
+    {
+        $daily = fn (string $time, object $message): RecurringMessage => RecurringMessage::every('1 day', $message, $this->clock->now()->setTimezone($this->copies->live->settings->zone())->modify($time));
+
+        return $this->schedule ??= (new Schedule())->add(
+            $daily('02:10', new WalkOver(CopyName::Live->value)),
+            $daily('02:20', new WalkOver(CopyName::Workbench->value)),
+            $daily('03:00', new AskOutside()),
+            $daily('06:30', new TellOfTheMorning()),
+        )->stateful($this->cache)->lock($this->locks->createLock('lantern-nightly'));
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Core\Finding;
+
+use Lantern\Core\Words\Link;
+use Lantern\Core\Words\Words;
+
+/** What becomes of the links of a text when a finding about it is mended. */
+final readonly class LinkMend
+{
+    /** @param string $told the id of a place, or words, where the mend asks for them */
+    public function __construct(private Finding $finding, private MendKind $mend, private string $told = '')
+    {
+    }
+
+    public function of(Words $words): Words
+    {
+        return $words->mapLinks(fn (Link $link): ?Link => $this->isMeant($link) ? $this->mended($link) : $link);
+    }
+
+    private function isMeant(Link $link): bool
+    {
+        $of = $this->finding->detail(...);
+
+        return match ($this->finding->kind) {
+            FindingKind::LinkNowhere, FindingKind::LinkTyped, FindingKind::LinkOverRedirect => $link->address === $of('typed'),
+            FindingKind::LinkClosed, FindingKind::LinkElsewhere, FindingKind::PictureGone => $link->placeId === $of('asked'),
+            FindingKind::PartMissing => $link->placeId === $of('place') && $link->part === $of('part'),
+            FindingKind::OutsideBroken, FindingKind::OutsideMoved, FindingKind::OutsideSecure => $link->outside === $of('url'),
+            FindingKind::PictureWithoutWords => 'picture' === $link->form && '' === trim($link->words) && ($link->placeId ?? $link->address ?? '') === $of('place'),
+            default => false,
+        };
+    }
+
+    private function mended(Link $link): ?Link
+    {
+        return match ($this->mend) {
+            MendKind::TakeOut => null,
+            MendKind::LeadElsewhere => new Link($link->form, $link->words, $this->told),
+            MendKind::Refer => new Link($link->form, $link->words, $this->finding->detail('place'), part: $link->part),
+            MendKind::NearestPart => new Link($link->form, $link->words, $link->placeId, part: $this->finding->detail('nearest')),
+            MendKind::WholePage => new Link($link->form, $link->words, $link->placeId),
+            MendKind::NewAddress => new Link($link->form, $link->words, outside: $this->finding->detail('new')),
+            MendKind::Write => new Link($link->form, $this->told, $link->placeId, $link->address, $link->part, $link->outside),
+            default => $link,
+        };
+    }
+}

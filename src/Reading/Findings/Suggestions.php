@@ -1,0 +1,68 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Reading\Findings;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Finding\Finding;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Places\PlaceTable;
+use Lantern\Reading\Places\RelativeReader;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** Where something could lead that leads nowhere: to what had the address before, to what is near the place that is closed, to what has its words. */
+final readonly class Suggestions
+{
+    private const MOST = 6;
+
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private Copies $copies,
+        private RelativeReader $relatives,
+        private PlaceTable $table,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return list<SuggestedPlace> likeliest first */
+    public function of(Finding $finding): array
+    {
+        $found = [];
+        $now = $this->clock->now();
+        $add = static function (SuggestedPlace $one) use (&$found, $now): void {
+            if ($one->place->opensAt($now) && \count($found) < self::MOST) {
+                $found[$one->place->id] ??= $one;
+            }
+        };
+        $address = $finding->detail('address');
+        if ('' !== $address) {
+            $ids = $this->connection->fetchFirstColumn("SELECT DISTINCT r.row_id FROM journal.release_row r WHERE r.table_name = 'place' AND (r.before ->> 'address' = :address OR r.after ->> 'address' = :address) LIMIT 5", ['address' => $address]);
+            foreach ($this->copies->workbench->places->byIds(array_values(array_filter($ids, \is_string(...)))) as $place) {
+                $add(new SuggestedPlace($place, 'had this address before'));
+            }
+        }
+        $place = '' === $finding->detail('place') ? null : $this->copies->workbench->places->get($finding->detail('place'));
+        if (null !== $place) {
+            foreach ($this->relatives->of($place) as $relative) {
+                $add(new SuggestedPlace($relative->place, $relative->words()));
+            }
+        }
+        foreach ($this->words($finding) as $words) {
+            foreach ($this->table->find($words, null, self::MOST) as $listed) {
+                $add(new SuggestedPlace($listed->place, 'has a name like it'));
+            }
+        }
+
+        return array_values($found);
+    }
+
+    /** @return list<string> what its address, or its label, says */
+    private function words(Finding $finding): array
+    {
+        $last = str_replace('-', ' ', basename('' === $finding->detail('address') ? $finding->subject->name : $finding->detail('address')));
+
+        return array_values(array_unique(array_filter([$last, trim($finding->detail('link'), '“”')], static fn (string $one): bool => mb_strlen($one) > 2 && 'A picture' !== $one)));
+    }
+}

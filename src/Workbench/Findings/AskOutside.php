@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Findings;
+
+/** To be done by a worker: a job is begun that asks other web sites. */
+final readonly class AskOutside
+{
+}

@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Findings;
+
+use Lantern\Core\Finding\EntryMend;
+use Lantern\Core\Finding\Finding;
+use Lantern\Core\Finding\FindingKind;
+use Lantern\Core\Finding\Mend;
+use Lantern\Core\Finding\MendAsks;
+use Lantern\Core\Finding\MendKind;
+use Lantern\Core\Finding\Mends;
+use Lantern\Core\Finding\SubjectType;
+use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Findings\FindingTable;
+use Lantern\Reading\Findings\FoundFinding;
+use Lantern\Workbench\Edits\Edit;
+use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Locks;
+use Lantern\Workbench\Edits\MenuMoves;
+use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Shop\PolicyWriter;
+use Lantern\Workbench\Shop\SettingWriter;
+use Lantern\Workbench\Words\WordsMender;
+use Psr\Clock\ClockInterface;
+
+/** Puts findings right, one or many, as one edit. */
+final readonly class Mender
+{
+    public const MOST = 500;
+    private const MOST_WORDS = 500;
+
+    public function __construct(
+        private EditLog $edits,
+        private Locks $locks,
+        private FindingTable $table,
+        private Copies $copies,
+        private WordsMender $words,
+        private PlaceMends $places,
+        private RedirectMends $redirects,
+        private PolicyWriter $policies,
+        private SettingWriter $settings,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /**
+     * @param list<string> $ids  of findings on the workbench
+     * @param string       $told the id of a place, or words, where the mend asks for them
+     *
+     * @throws Refused where they are mended already, cannot be mended so, or what is told will not do
+     */
+    public function mend(array $ids, MendKind $kind, string $told, Person $by): Edit
+    {
+        if (\count($ids) > self::MOST) {
+            throw new Refused('findings', \sprintf('At most %d findings are mended at once. Choose fewer.', self::MOST));
+        }
+
+        return $this->edits->run($by, Subject::Places, function (MenuMoves $moves) use ($ids, $kind, $told, $by): string {
+            // Whoever comes second finds what the first left.
+            $this->locks->relations();
+            $found = array_map(static fn (FoundFinding $one): Finding => $one->finding, $this->table->onTheWorkbench($ids));
+            if ([] === $found) {
+                throw new Refused('findings', 1 === \count($ids) ? 'This is mended already.' : 'These are mended already.');
+            }
+            $mends = array_map(static fn (Finding $one): Mend => Mends::one($one, $kind) ?? throw new Refused('mend', \sprintf('“%s” cannot be mended so.', $one->subject->name)), $found);
+            $told = $this->told($kind, $told);
+            foreach ($found as $one) {
+                $this->one($one, $kind, $told, $moves, $by);
+            }
+
+            return 1 === \count($found) ? \sprintf('%s: %s.', $found[0]->subject->name, lcfirst($mends[0]->says)) : \sprintf('%d findings are mended: %s.', \count($found), lcfirst($mends[0]->says));
+        });
+    }
+
+    /** @throws Refused */
+    private function told(MendKind $kind, string $told): string
+    {
+        $told = trim($told);
+        if (MendAsks::Place === $kind->asks()) {
+            $place = 1 === preg_match('/^[0-9a-f-]{36}$/Di', $told) ? $this->copies->workbench->places->get($told) : null;
+            if (null === $place) {
+                throw new Refused('to', 'Choose the place that it should lead to.');
+            }
+            if (!$place->opensAt($this->clock->now())) {
+                throw new Refused('to', \sprintf('“%s” does not open, so visitors would find nothing there. Choose a place that opens.', $place->title));
+            }
+        }
+        if (MendAsks::Words === $kind->asks() && ('' === $told || mb_strlen($told) > self::MOST_WORDS)) {
+            throw new Refused('words', \sprintf('Write from 1 to %d characters.', self::MOST_WORDS));
+        }
+        if (MendAsks::Spot === $kind->asks()) {
+            throw new Refused('mend', 'This is put right by hand, where it is.');
+        }
+
+        return $told;
+    }
+
+    private function one(Finding $finding, MendKind $kind, string $told, MenuMoves $moves, Person $by): void
+    {
+        if (MendKind::OpenPlace === $kind) {
+            $this->places->open($finding->detail('place'), $by);
+
+            return;
+        }
+        match ($finding->subject->type) {
+            SubjectType::Text => $this->words->mend($finding, $kind, $told, $by),
+            SubjectType::Entry, SubjectType::Piece => $moves->make($finding->subject->within, (new EntryMend($finding, $kind, $told))->move($this->copies->workbench->menus->tree($finding->subject->within))),
+            SubjectType::Redirect => $this->redirects->ofRedirect($finding, $kind, $told),
+            SubjectType::Mention => $this->redirects->ofMention($finding, $kind, $told),
+            SubjectType::Place => FindingKind::PolicyNotInFooter === $finding->kind
+                ? $this->policies->putInFooter([$finding->subject->id], $moves, $by)
+                : $this->places->mend($finding, $kind, $told, $by),
+            SubjectType::Looks => $this->settings->write([$finding->detail('name') => $finding->detail('colour')]),
+            SubjectType::Header, SubjectType::Panel => throw new Refused('mend', 'This is put right by hand, where it is.'),
+        };
+    }
+}

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\Findings;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Address\Address;
+use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Finding\Finding;
+use Lantern\Core\Finding\MendKind;
+use Lantern\Core\NotThere;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Redirect\Goal;
+use Lantern\Core\Redirect\RedirectStatus;
+use Lantern\Core\Redirect\Rule;
+use Lantern\Core\Refused;
+use Lantern\Core\Visitor;
+use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Redirects\RuleReader;
+use Lantern\Workbench\Redirects\RedirectRows;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\Uid\UuidV7;
+
+/** Mends of redirects, and of what stands outside, as part of an edit. */
+final readonly class RedirectMends
+{
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private RedirectRows $rows,
+        private Copies $copies,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @throws Refused */
+    public function ofRedirect(Finding $finding, MendKind $kind, string $told): void
+    {
+        $row = $this->connection->fetchAssociative('SELECT * FROM redirect WHERE id = ?', [$finding->subject->id]);
+        $rule = false === $row ? throw NotThere::redirect() : RuleReader::fromRow($row);
+        match ($kind) {
+            MendKind::TakeOut => $this->rows->remove([$rule->id]),
+            MendKind::LeadElsewhere => $this->rows->change([self::leading($rule, Goal::place($told))]),
+            MendKind::Straighten => $this->rows->change([self::leading($rule, $this->end($rule->source))]),
+            MendKind::NewAddress => $this->rows->change([self::leading($rule, Goal::outside($finding->detail('new')))]),
+            default => throw new Refused('mend', 'This is put right by hand, where it is.'),
+        };
+    }
+
+    /** @throws Refused */
+    public function ofMention(Finding $finding, MendKind $kind, string $told): void
+    {
+        $address = Address::fromNormal($finding->detail('address'));
+        match ($kind) {
+            MendKind::LeadOn => $this->lead($address, Goal::place($told)),
+            MendKind::Straighten => $this->lead($address, $this->end($address)),
+            MendKind::NoteAddress => $this->connection->update('outside_mention', ['address' => $this->place($finding)->address->path], ['id' => $finding->subject->id]),
+            default => throw new Refused('mend', 'This is put right by hand, where it is.'),
+        };
+    }
+
+    private function lead(Address $from, Goal $goal): void
+    {
+        $row = $this->connection->fetchAssociative('SELECT * FROM redirect WHERE source = ? AND NOT is_prefix', [$from->path]);
+        if (false !== $row) {
+            $this->rows->change([self::leading(RuleReader::fromRow($row), $goal)]);
+        } else {
+            $this->rows->add([new Rule((new UuidV7())->toRfc4122(), $from, false, $goal, RedirectStatus::ForGood)], 'person');
+        }
+    }
+
+    private function place(Finding $finding): Place
+    {
+        $id = $finding->detail('place');
+
+        return ('' === $id ? null : $this->copies->workbench->places->get($id)) ?? throw NotThere::place();
+    }
+
+    /** Where whoever comes to an address ends. */
+    private function end(Address $from): Goal
+    {
+        $workbench = $this->copies->workbench;
+        $answer = (new Answerer($workbench->places, $workbench->rules))->answer($from->encoded(), Visitor::guest($this->clock->now()));
+
+        return match (true) {
+            null !== $answer->place => Goal::place($answer->place->id),
+            null !== $answer->location && !str_starts_with($answer->location, '/') => Goal::outside($answer->location),
+            default => throw new Refused('mend', 'It leads nowhere by now. Choose a place for it.'),
+        };
+    }
+
+    private static function leading(Rule $rule, Goal $goal): Rule
+    {
+        return new Rule($rule->id, $rule->source, $rule->prefix, $goal, RedirectStatus::Gone === $rule->status ? RedirectStatus::ForGood : $rule->status, $rule->until);
+    }
+}
