@@ -48,6 +48,8 @@ final class Version20261208000000 extends AbstractMigration
         $this->addSql("COMMENT ON COLUMN journal.look.caught_at IS 'until when dates that passed are told of'");
         $this->addSql("ALTER TABLE journal.job DROP CONSTRAINT job_kind_check, ADD CONSTRAINT job_kind_check CHECK (kind IN ('publish', 'addresses', 'redirects', 'outside'))");
         $this->addSql('ALTER TABLE journal.person ADD morning_mail boolean NOT NULL DEFAULT false, ADD morning_mail_on date');
+        $this->addSql('CREATE TABLE journal.crawl (copy text PRIMARY KEY, at timestamptz NOT NULL, pages integer NOT NULL, links integer NOT NULL, broken integer NOT NULL, faults jsonb NOT NULL)');
+        $this->addSql("COMMENT ON TABLE journal.crawl IS 'the last walk over the rendered shop: what it found broken, and of that what nobody knew'");
         $this->addSql('CREATE TABLE journal.set_aside (finding_id text PRIMARY KEY, reason text NOT NULL, person text NOT NULL, until timestamptz, at timestamptz NOT NULL)');
         $this->addSql(<<<'SQL'
             CREATE TABLE journal.outside_answer (
@@ -85,7 +87,7 @@ final class Version20261208000000 extends AbstractMigration
         $this->addSql('ALTER TABLE journal.person DROP morning_mail, DROP morning_mail_on');
         $this->addSql("DELETE FROM journal.job WHERE kind = 'outside'");
         $this->addSql("ALTER TABLE journal.job DROP CONSTRAINT job_kind_check, ADD CONSTRAINT job_kind_check CHECK (kind IN ('publish', 'addresses', 'redirects'))");
-        foreach (['outside_answer', 'set_aside', 'look', 'finding', 'examined', 'due'] as $table) {
+        foreach (['outside_answer', 'crawl', 'set_aside', 'look', 'finding', 'examined', 'due'] as $table) {
             $this->addSql("DROP TABLE journal.$table");
         }
         $this->addSql('DROP INDEX journal.release_row_entry');

@@ -70,6 +70,7 @@ return static function (ContainerConfigurator $container): void {
             ['route' => 'sign_in', 'roles' => 'PUBLIC_ACCESS'],
             ['route' => 'previews', 'roles' => 'ROLE_VIEWER'],
             ['route' => 'answers', 'roles' => 'ROLE_VIEWER'],
+            ['route' => 'morning_mail', 'roles' => 'ROLE_VIEWER'],
             ['route' => 'letters', 'roles' => 'ROLE_OWNER'],
             ['route' => 'letters_csv', 'roles' => 'ROLE_OWNER'],
             ['methods' => ['GET', 'HEAD'], 'roles' => 'ROLE_VIEWER'],

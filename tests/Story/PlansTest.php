@@ -109,7 +109,7 @@ final class PlansTest extends ShopTestCase
             'what waits' => fn () => $this->service(ReleaseReader::class)->waiting(),
             'publishing it' => fn () => $this->service(Publisher::class)->publish('Joss'),
             'what a release changed' => fn () => $this->service(ReleaseReader::class)->changesOf(2),
-        ], statements: 90);
+        ], statements: 120);
     }
 
     private function pagesOfTheShop(): void

@@ -39,7 +39,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Findings
 {
-    private const ID = '[0-9a-f]{20}';
+    private const ID = '[0-9a-f-]{20,36}';
 
     public function __construct(
         private Api $api,
@@ -60,8 +60,13 @@ final readonly class Findings
     public function findings(#[Asked] FindingsQuery $query = new FindingsQuery()): Response
     {
         $isOfNow = $this->check->catchUp();
+        $walk = $this->table->lastWalk($query->stand());
 
-        return $this->api->json(new FindingsView(OutlookView::of($this->table->outlook($isOfNow)), array_map(FindingViews::group(...), $this->table->groups($query->stand(), $query->q, 'yes' === $query->aside))));
+        return $this->api->json(new FindingsView(
+            OutlookView::of($this->table->outlook($isOfNow)),
+            array_map(FindingViews::group(...), $this->table->groups($query->stand(), $query->q, 'yes' === $query->aside)),
+            null === $walk ? null : new WalkView($walk->at->format(\DATE_ATOM), $walk->pages, $walk->links, $walk->faults),
+        ));
     }
 
     #[Route('/api/findings/page', methods: ['GET'])]

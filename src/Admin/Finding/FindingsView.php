@@ -16,6 +16,8 @@ final readonly class FindingsView
         public OutlookView $outlook,
         #[OA\Property(type: 'array', items: new OA\Items(ref: GroupView::class))]
         public array $groups,
+        #[OA\Property(ref: WalkView::class, nullable: true)]
+        public ?WalkView $walk,
     ) {
     }
 }

@@ -24,6 +24,7 @@ use Lantern\Reading\Menus\FoundSpot;
 use Lantern\Reading\Menus\SpotFinder;
 use Lantern\Reading\Places\ListedPlace;
 use Lantern\Reading\Places\PlaceTable;
+use Lantern\Workbench\Findings\Foresight;
 use Lantern\Workbench\Places\ManyPlaces;
 use Lantern\Workbench\Places\PlaceEditor;
 use OpenApi\Attributes as OA;
@@ -43,6 +44,7 @@ final readonly class Places
         private PlaceEditor $editor,
         private Copies $copies,
         private SpotFinder $spots,
+        private Foresight $foresight,
     ) {
     }
 
@@ -122,9 +124,10 @@ final readonly class Places
 
     #[Route('/api/places/{id}/light-plan', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
     #[OA\Post(path: '/api/places/{id}/light-plan', summary: 'What another light, other dates or another audience would touch', responses: [new OA\Response(response: 200, description: 'What it touches', content: new OA\JsonContent(ref: TouchesView::class))])]
-    public function planLight(string $id, #[Body] RevisionInput $input): Response
+    public function planLight(string $id, #[Body] RevisionInput $input, #[CurrentUser] Account $account): Response
     {
         $touches = $this->editor->planLight($id, $input->revision(), $this->table->one($id)->visits);
+        $touches = [...$touches, ...$this->foresight->of(fn () => $this->editor->reviseWithin($id, null, $input->revision(), $account->person))];
 
         return $this->api->json(new TouchesView(array_map(TouchView::of(...), $touches)));
     }

@@ -17,6 +17,7 @@ use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Places\RelativeReader;
 use Lantern\Workbench\Edits\Edit;
+use Lantern\Workbench\Findings\Foresight;
 use Lantern\Workbench\Places\PlaceRemover;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
@@ -29,7 +30,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Removals
 {
-    public function __construct(private Api $api, private PlaceRemover $remover, private RelativeReader $relatives, private PlaceViews $views, private Copies $copies)
+    public function __construct(private Api $api, private PlaceRemover $remover, private RelativeReader $relatives, private PlaceViews $views, private Copies $copies, private Foresight $foresight)
     {
     }
 
@@ -44,11 +45,13 @@ final readonly class Removals
 
     #[Route('/api/places/{id}/removal-plan', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
     #[OA\Post(path: '/api/places/{id}/removal-plan', summary: 'What it would do to remove a place', responses: [new OA\Response(response: 200, description: 'What it touches', content: new OA\JsonContent(ref: TouchesView::class))])]
-    public function plan(string $id, #[Body] OnwardInput $input): Response
+    public function plan(string $id, #[Body] OnwardInput $input, #[CurrentUser] Account $account): Response
     {
-        $removal = $this->remover->plan($id, $this->onward($input));
+        $onward = $this->onward($input);
+        $removal = $this->remover->plan($id, $onward);
+        $found = $this->foresight->of(fn () => $this->remover->remove($id, null, $onward, $account->person));
 
-        return $this->api->json(new TouchesView(array_map(TouchView::of(...), $removal->touches)));
+        return $this->api->json(new TouchesView(array_map(TouchView::of(...), [...$removal->touches, ...$found])));
     }
 
     #[Route('/api/places/{id}/removal', requirements: ['id' => Requirement::UUID], methods: ['POST'])]

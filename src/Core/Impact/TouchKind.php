@@ -91,4 +91,8 @@ enum TouchKind: string
     case EntryIsHeading = 'entry-is-heading';
     /** at: the menu; things: the label */
     case EntryLeads = 'entry-leads';
+
+    /* What the link check would say. things: what is wrong, each with what it is about; count */
+    case FindingsCome = 'findings-come';
+    case FindingsGo = 'findings-go';
 }

@@ -34,6 +34,8 @@ final class TouchWords
             TouchKind::OlderAddressesFollow, TouchKind::OlderAddressesNotFound, TouchKind::RedirectsFallAway,
             TouchKind::RedirectsLeadToNew, TouchKind::RedirectsShadowed, TouchKind::OldAddressesLeadOn => self::redirects($touch),
             TouchKind::BelowKeepTheirAddresses, TouchKind::BelowComeAlong => self::below($touch),
+            TouchKind::FindingsCome => \sprintf('The link check would find %s. %s%s', 1 === $touch->count ? 'one thing more' : "{$touch->count} things more", implode(' ', \array_slice($touch->things, 0, self::NAMED_IN_MOVE)), $touch->count > self::NAMED_IN_MOVE ? ' …' : ''),
+            TouchKind::FindingsGo => \sprintf('It mends %s. %s%s', 1 === $touch->count ? 'one finding' : "{$touch->count} findings", implode(' ', \array_slice($touch->things, 0, self::NAMED_IN_MOVE)), $touch->count > self::NAMED_IN_MOVE ? ' …' : ''),
             TouchKind::SeenOtherwise => \sprintf('“%s” %s; for a guest today it %s.', $touch->things[0], self::sight($touch->seen), self::sight($touch->seenToday)),
         };
 

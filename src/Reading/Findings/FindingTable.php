@@ -73,6 +73,29 @@ final readonly class FindingTable
         return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE $where AND f.kind = :kind ORDER BY f.visits DESC, f.id LIMIT ".(self::PAGE + 1), $parameters + ['kind' => $kind->value]));
     }
 
+    /** @return iterable<FoundFinding> all that is not set aside, what is broken and most visited first */
+    public function all(Stand $stand): iterable
+    {
+        [$where, $parameters] = $this->which($stand, '', false);
+        foreach ($this->connection->iterateAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE $where ORDER BY f.broken DESC, f.visits DESC, f.kind, f.id", $parameters) as $columns) {
+            yield self::found($columns);
+        }
+    }
+
+    /** @return list<FoundFinding> what visitors find broken on live that was in order at a moment */
+    public function brokenSince(\DateTimeImmutable $moment, int $most): array
+    {
+        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE f.copy = 'live' AND f.broken AND f.since > :moment AND a.finding_id IS NULL ORDER BY f.visits DESC, f.id LIMIT $most", ['moment' => $moment->format(\DATE_ATOM)]));
+    }
+
+    /** @return list<string> of all findings on the workbench that are not set aside */
+    public function ids(): array
+    {
+        [$where, $parameters] = $this->which(Stand::Workbench, '', false);
+
+        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT f.id FROM journal.finding f '.self::ASIDE." WHERE $where", $parameters), \is_string(...)));
+    }
+
     /**
      * @param list<string> $ids
      *
@@ -130,6 +153,18 @@ final readonly class FindingTable
         }
 
         return [$counts, array_filter($broken)];
+    }
+
+    /** @return LastWalk|null null where nobody has walked yet */
+    public function lastWalk(Stand $stand): ?LastWalk
+    {
+        $row = $this->connection->fetchAssociative('SELECT at, pages, links, faults FROM journal.crawl WHERE copy = ?', [Stand::Live === $stand || Stand::Goes === $stand ? 'live' : 'workbench']);
+        if (false === $row) {
+            return null;
+        }
+        $row = new Row($row);
+
+        return new LastWalk($row->moment('at') ?? new \DateTimeImmutable('@0'), $row->int('pages'), $row->int('links'), $row->texts('faults'));
     }
 
     public function outlook(bool $isOfNow): Outlook

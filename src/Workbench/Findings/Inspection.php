@@ -87,6 +87,7 @@ final readonly class Inspection
             $person = 1 === \count($people) ? (string) array_key_first($people) : '';
             $this->lookAt($name, [...array_map(strval(...), array_keys($subjects)), ...$this->reaching($name, array_map(strval(...), array_keys($keys)), $moment)], $moment, $person);
             $this->connection->executeStatement('UPDATE journal.look SET caught_at = :now WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
+            $this->see(CopyName::Workbench);
 
             return true;
         });
@@ -127,6 +128,7 @@ final readonly class Inspection
             $this->examine($name, [FrameContent::KEY, DistanceContent::KEY], $moment, '');
             $this->connection->executeStatement('DELETE FROM journal.finding f WHERE f.copy = :copy AND NOT EXISTS (SELECT FROM journal.examined e WHERE e.copy = :copy AND e.subject = f.examined)', ['copy' => $name->value]);
             $this->connection->executeStatement('UPDATE journal.look SET whole_at = :now, caught_at = :now, done = 0, "of" = 0 WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
+            $this->see(CopyName::Workbench);
         });
     }
 
@@ -162,7 +164,7 @@ final readonly class Inspection
         return true === $locked || 't' === $locked;
     }
 
-    /** For the rest of the transaction the connection sees this copy. */
+    /** For the rest of the transaction the connection sees this copy; whatever comes after this in it, the workbench again. */
     private function see(CopyName $name): void
     {
         $this->connection->executeStatement("SET LOCAL search_path TO $name->value, catalogue, journal");

@@ -80,11 +80,11 @@ final readonly class PlaceRemover
     }
 
     /**
-     * @param int $version of the place that this was thought out for
+     * @param int|null $version of the place that this was thought out for; null: whatever it is by now
      *
      * @throws Refused|Stale|NotThere
      */
-    public function remove(string $placeId, int $version, Onward $onward, Person $by): Edit
+    public function remove(string $placeId, ?int $version, Onward $onward, Person $by): Edit
     {
         return $this->edits->run($by, Subject::Places, function (MenuMoves $menus) use ($placeId, $version, $onward, $by): string {
             $this->locks->relations();

@@ -72,3 +72,7 @@ export function useSetAside(): (finding: Finding, aside: { reason: string; until
     [queries],
   );
 }
+
+export const morningMailQuery = queryOptions({ queryKey: ['morning-mail'], queryFn: ({ signal }) => ask(api.GET('/api/morning-mail', { signal })) });
+
+export const wantMorningMail = (wanted: boolean) => ask(api.PUT('/api/morning-mail', { body: { wanted } }));

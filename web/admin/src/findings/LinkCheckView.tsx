@@ -1,13 +1,15 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ask, type Finding, type Outlook } from '../data/client';
-import { findingsQuery, type Stand } from '../data/findings';
+import { findingsQuery, morningMailQuery, type Stand, wantMorningMail } from '../data/findings';
 import { jobsQuery, sessionQuery } from '../data/queries';
 import { warn } from '../data/told';
 import { Choices } from '../parts/Choices';
-import { Trouble } from '../parts/Notice';
+import { Notice, Trouble } from '../parts/Notice';
+import { OnOff } from '../parts/OnOff';
 import { useNarrowing } from '../parts/useNarrowing';
 import { useView } from '../parts/useView';
+import { when } from '../parts/when';
 import { Groups } from './Groups';
 import { ShopMap } from './ShopMap';
 
@@ -38,7 +40,9 @@ export default function LinkCheckView() {
     enabled: look !== 'publishing' && (found.data?.outlook.aside ?? 0) > 0,
   });
   const [pointed, setPointed] = useState<string | null>(null);
+  const mail = useQuery(morningMailQuery);
   const outlook = found.data?.outlook;
+  const walk = found.data?.walk;
   const askOutside = () =>
     ask(api.POST('/api/findings/outside'))
       .then(() => queries.invalidateQueries({ queryKey: jobsQuery.queryKey }))
@@ -70,6 +74,16 @@ export default function LinkCheckView() {
             </button>
           )}
         </div>
+        {walk && walk.faults.length > 0 && (
+          <Notice>
+            A walk over the rendered shop ({when(walk.at)}, {walk.pages.toLocaleString('en-GB')} pages) saw what is not known here:
+            <ul>
+              {walk.faults.slice(0, 8).map((fault) => (
+                <li key={fault}>{fault}</li>
+              ))}
+            </ul>
+          </Notice>
+        )}
         {found.error && !found.data ? (
           <Trouble words={found.error.message} onAgain={() => void found.refetch()} />
         ) : !found.data ? null : look === 'publishing' ? (
@@ -109,6 +123,24 @@ export default function LinkCheckView() {
             )}
           </>
         )}
+        <div className="mt-auto flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-line pt-2 text-sm text-soft">
+          {mail.data && (
+            <OnOff
+              label="A mail in the morning when something broke"
+              on={mail.data.wanted}
+              onChange={(wanted) =>
+                void wantMorningMail(wanted)
+                  .then((now) => queries.setQueryData(morningMailQuery.queryKey, now))
+                  .catch(warn)
+              }
+            />
+          )}
+          {walk && walk.faults.length === 0 && (
+            <span>
+              A walk over {walk.pages.toLocaleString('en-GB')} rendered pages ({when(walk.at)}) saw the same.
+            </span>
+          )}
+        </div>
       </div>
       <ShopMap pointed={pointed} onPoint={setPointed} />
     </main>

@@ -65,6 +65,15 @@ const keys: { where: string; rows: [string, string][] }[] = [
     ],
   },
   {
+    where: 'In the link check',
+    rows: [
+      ['↑ ↓ Home End', 'Walk the findings'],
+      ['1, 2, 3', 'Make the mend with this number'],
+      ['O', 'Go to the spot'],
+      ['A', 'Set it aside, with the reason'],
+    ],
+  },
+  {
     where: 'In “Where should it lead?”',
     rows: [
       ['↑ ↓', 'Walk the places found'],
