@@ -89,7 +89,11 @@ abstract class ShopTestCase extends KernelTestCase
         return $pairs;
     }
 
-    /** One value of the database. */
+    /**
+     * One value of the database.
+     *
+     * @phpstan-impure
+     */
     protected function value(string $sql, mixed ...$parameters): string
     {
         $value = $this->workbench()->fetchOne($sql, array_values($parameters));

@@ -16,13 +16,14 @@ use Symfony\Contracts\HttpClient\HttpClientInterface;
 final readonly class OutsideAsker
 {
     private const MOST_REDIRECTS = 5;
-    private const SECONDS = 10;
+    private const SECONDS = 10.0;
     private const NAME = 'GentleLantern-link-check/1.0';
 
     /** How long a host is left alone that says that it is asked too often, and for how long. */
     private const PATIENCE = 3600;
 
-    public function __construct(#[Autowire(service: 'lantern.outside_client')] private HttpClientInterface $client)
+    /** @param float $seconds that an answer may take */
+    public function __construct(#[Autowire(service: 'lantern.outside_client')] private HttpClientInterface $client, private float $seconds = self::SECONDS)
     {
     }
 
@@ -93,7 +94,7 @@ final readonly class OutsideAsker
     private function request(string $method, string $url): array
     {
         $response = $this->client->request($method, $url, [
-            'max_redirects' => 0, 'timeout' => self::SECONDS, 'max_duration' => self::SECONDS, 'buffer' => false, 'headers' => ['User-Agent' => self::NAME, 'Accept' => '*/*'],
+            'max_redirects' => 0, 'timeout' => $this->seconds, 'max_duration' => $this->seconds, 'buffer' => false, 'headers' => ['User-Agent' => self::NAME, 'Accept' => '*/*'],
         ]);
         $status = $response->getStatusCode();
         $headers = $response->getHeaders(false);

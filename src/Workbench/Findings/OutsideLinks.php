@@ -16,6 +16,9 @@ final readonly class OutsideLinks
     private const KEPT = '7 days';
     private const TRIED_AGAIN = '20 hours';
 
+    /** A link that was found this very second is asked, too. */
+    private const TO_THE_MICROSECOND = 'Y-m-d H:i:s.uP';
+
     /** Between two questions to one host, in milliseconds. */
     private const APART = 1000;
 
@@ -29,7 +32,7 @@ final readonly class OutsideLinks
     /** How many are to be asked by now. */
     public function due(): int
     {
-        $count = $this->connection->fetchOne('SELECT count(*) FROM journal.outside_answer WHERE again_at <= :now', ['now' => $this->clock->now()->format(\DATE_ATOM)]);
+        $count = $this->connection->fetchOne('SELECT count(*) FROM journal.outside_answer WHERE again_at <= :now', ['now' => $this->clock->now()->format(self::TO_THE_MICROSECOND)]);
 
         return is_numeric($count) ? (int) $count : 0;
     }
@@ -37,7 +40,7 @@ final readonly class OutsideLinks
     /** Every answer is taken to be too old. */
     public function askAllAgain(): void
     {
-        $this->connection->executeStatement('UPDATE journal.outside_answer SET again_at = :now', ['now' => $this->clock->now()->format(\DATE_ATOM)]);
+        $this->connection->executeStatement('UPDATE journal.outside_answer SET again_at = :now', ['now' => $this->clock->now()->format(self::TO_THE_MICROSECOND)]);
     }
 
     /** Those whose turn it is. Whoever is stopped, or dies, goes on with the next one. */
@@ -62,7 +65,7 @@ final readonly class OutsideLinks
     /** @param list<string> $resting hosts that were asked a moment ago: others come first, and else they are waited for */
     private function next(array $resting): ?string
     {
-        $now = $this->clock->now()->format(\DATE_ATOM);
+        $now = $this->clock->now()->format(self::TO_THE_MICROSECOND);
         $host = "lower(substring(url from '^[a-z]+://([^/?#]*)'))";
         foreach ([$resting, []] as $n => $without) {
             $url = $this->connection->fetchOne("SELECT url FROM journal.outside_answer WHERE again_at <= :now AND $host <> ALL (CAST(:resting AS text[])) ORDER BY again_at, url LIMIT 1", ['now' => $now, 'resting' => PgArray::of($without)]);

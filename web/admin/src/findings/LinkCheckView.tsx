@@ -50,7 +50,7 @@ export default function LinkCheckView() {
   const point = (finding: Finding | null) => setPointed(finding?.met ?? null);
   const shared = { canEdit: canEdit && look !== 'live', q, pointed, onPoint: point };
   return (
-    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full xl:grid-cols-[minmax(0,1fr)_25rem]">
+    <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full lg:grid-cols-[minmax(0,1fr)_17rem] xl:grid-cols-[minmax(0,1fr)_25rem]">
       <div className="flex min-w-0 flex-col gap-3 px-4 py-3 lg:min-h-0 lg:overflow-y-auto" id="findings">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
           <h1 ref={heading} tabIndex={-1} className="outline-none">

@@ -12,7 +12,7 @@ export function ShopMap({ pointed, onPoint }: { pointed: string | null; onPoint:
   const { spots, ways } = useMemo(() => layOut(map.data?.places ?? []), [map.data]);
   const named = spots.find(({ place }) => place.address === pointed);
   return (
-    <section aria-label="Picture of the shop" className="border-line bg-sheet px-4 py-3 max-xl:border-t xl:overflow-y-auto xl:border-l">
+    <section aria-label="Picture of the shop" className="border-line bg-sheet px-4 py-3 max-lg:border-t lg:overflow-y-auto lg:border-l">
       <h2>The shop by steps and visits</h2>
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}

@@ -100,7 +100,7 @@ export function Shell() {
               key={to}
               to={to}
               className={({ isActive }) =>
-                `border-b-2 px-2.5 pt-3.5 pb-3 font-medium hover:no-underline max-sm:px-2 max-sm:py-2 ${isActive ? 'border-ink text-ink' : 'border-transparent text-soft hover:text-ink'}`
+                `border-b-2 px-2.5 pt-3.5 pb-3 font-medium whitespace-nowrap hover:no-underline max-sm:px-2 max-sm:py-2 ${isActive ? 'border-ink text-ink' : 'border-transparent text-soft hover:text-ink'}`
               }
             >
               {name}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Workbench\Findings;
+
+use Lantern\Core\Release\CopyName;
+use Lantern\Demo\DemoId;
+use Lantern\Kernel;
+use Lantern\Tests\ShopTestCase;
+use Lantern\Workbench\Findings\AskedPage;
+use Lantern\Workbench\Findings\Crawl;
+use Lantern\Workbench\Findings\CrawlFault;
+use Lantern\Workbench\Findings\Inspection;
+use Lantern\Workbench\Findings\PageSource;
+use Symfony\Component\HttpFoundation\Request;
+
+/** The second opinion: whatever is broken in the rendered shop, the link check knows of. */
+final class CrawlTest extends ShopTestCase
+{
+    public function testItAgreesWithTheLinkCheck(): void
+    {
+        $report = $this->service(Crawl::class)->walk(CopyName::Live, $this->storefront());
+        self::assertGreaterThan(200, $report->pages);
+        self::assertSame([], self::words($report->unknown()));
+        self::assertSame(['/about-us/autumn-workshop', '/guides/sewing-frames'], self::links($report->broken));
+    }
+
+    public function testItAgreesAfterEdits(): void
+    {
+        foreach ([
+            "UPDATE place SET light = 'closed' WHERE id = '".DemoId::of('categories/silk')."'",
+            "UPDATE words SET html = '<p><a href=\"place:".DemoId::of('pages/which-grain')."#nothing\">x</a> <a href=\"/is/nowhere\">y</a></p>' WHERE id = '".DemoId::of('pages/our-story')."'",
+            "DELETE FROM place WHERE id = '".DemoId::of('files/folding-still')."'",
+            "UPDATE redirect SET goal_place_id = NULL, goal_address = '/is/nowhere-else' WHERE source = '/how-to'",
+            "UPDATE entry SET part = 'no-such-part' WHERE place_id = '".DemoId::of('pages/paying')."'",
+        ] as $sql) {
+            $this->workbench()->executeStatement($sql);
+        }
+        $report = $this->service(Crawl::class)->walk(CopyName::Workbench, $this->storefront());
+        self::assertSame([], self::words($report->unknown()));
+        self::assertContains('/is/nowhere', self::links($report->broken));
+        self::assertContains('/how-to', self::links($report->broken));
+        self::assertContains('/help/ways-to-pay#no-such-part', self::links($report->broken));
+    }
+
+    public function testWhatTheLinkCheckDoesNotKnowIsAFault(): void
+    {
+        $this->workbench()->executeStatement("UPDATE live.words SET html = '<p><a href=\"/is/nowhere\">y</a></p>' WHERE id = '".DemoId::of('pages/our-story')."'");
+        $this->service(Inspection::class)->catchUp(CopyName::Live);
+        $this->workbench()->executeStatement("DELETE FROM journal.finding WHERE details ->> 'address' = '/is/nowhere'");
+        $report = $this->service(Crawl::class)->walk(CopyName::Live, $this->storefront());
+        self::assertSame(['/about-us/two-people-and-a-press leads to /is/nowhere, which answers 404'], self::words($report->unknown()));
+        self::assertStringContainsString('/is/nowhere', $this->value("SELECT faults FROM journal.crawl WHERE copy = 'live'"));
+        self::assertSame('0', $this->value("SELECT count(*) FROM journal.preview_key WHERE key LIKE 'crawl-%'"), 'the preview that it went by is ended');
+    }
+
+    /** @param list<CrawlFault> $faults
+     *
+     * @return list<string>
+     */
+    private static function words(array $faults): array
+    {
+        return array_map(static fn (CrawlFault $one): string => $one->words(), $faults);
+    }
+
+    /** @param list<CrawlFault> $faults
+     *
+     * @return list<string>
+     */
+    private static function links(array $faults): array
+    {
+        $links = array_map(static fn (CrawlFault $one): string => $one->link, $faults);
+        sort($links);
+
+        return $links;
+    }
+
+    private function storefront(): PageSource
+    {
+        $kernel = new Kernel('test', false, 'storefront');
+        $kernel->boot();
+
+        return new class($kernel) implements PageSource {
+            public function __construct(private readonly Kernel $kernel)
+            {
+            }
+
+            public function ask(array $paths): iterable
+            {
+                foreach ($paths as $path) {
+                    // Pictures, styles and scripts are the web server's, which is not here.
+                    if (1 === preg_match('~^/-/(?:pictures|assets)/~', $path)) {
+                        yield $path => new AskedPage(200, null, null);
+                        continue;
+                    }
+                    $response = $this->kernel->handle(Request::create($path));
+                    yield $path => new AskedPage($response->getStatusCode(), $response->headers->get('Location'), str_starts_with($response->headers->get('Content-Type') ?? '', 'text/html') ? (string) $response->getContent() : null);
+                }
+            }
+        };
+    }
+}
