@@ -49,7 +49,7 @@ export function Groups({
   };
   return (
     <section ref={whole} aria-label={title ?? (aside ? 'Set aside' : 'Findings')} onKeyDown={walk} className="grid grid-cols-[minmax(0,1fr)] gap-4">
-      {title && <h2>{title}</h2>}
+      <h2 className={title ? '' : 'sr-only'}>{title ?? (aside ? 'Set aside' : 'Findings')}</h2>
       {groups.length === 0 && none && <p className="text-soft">{none}</p>}
       {groups.map((group) => (
         <Group key={group.kind} group={group} stand={stand} aside={aside} goOn={goOn} {...rest} />
