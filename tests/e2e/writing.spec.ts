@@ -45,6 +45,8 @@ test('a shop without policies has five of them in its footer, out of search engi
   await expect(words(page).getByText('country: not filled').first()).toBeVisible();
   await expect(page.getByText('1 blank is empty')).toBeVisible();
   await page.getByRole('button', { name: 'Publish' }).click();
+  // What leads to the removed ones breaks: that takes a second touch.
+  await page.getByRole('dialog', { name: 'What waits' }).getByRole('button', { name: 'Publish all the same' }).click();
   await expect(page.getByText(/still has an empty blank: country/).first()).toBeVisible();
   expect((await ask(page, '/policies/imprint')).status()).toBe(200);
   await page.goto(`${admin}/places/policies`);

@@ -45,16 +45,18 @@ final readonly class ConnectionSettings implements Middleware
             {
                 // The encoding is among the settings.
                 unset($params['charset']);
+                // A connection that was kept may have been lost meanwhile, with a restart of the database say; asked for again, it
+                // is made anew.
+                $anew = fn (): Driver\Connection => parent::connect($params);
                 try {
-                    return $this->set(parent::connect($params));
+                    return $this->set(parent::connect($params), $anew);
                 } catch (Driver\Exception|\PDOException) {
-                    // A connection that was kept may have been lost meanwhile, with a restart of the database say;
-                    // asked for again, it is made anew.
-                    return $this->set(parent::connect($params));
+                    return $this->set(parent::connect($params), $anew);
                 }
             }
 
-            private function set(Driver\Connection $connection): Driver\Connection
+            /** @param \Closure(): Driver\Connection $anew */
+            private function set(Driver\Connection $connection, \Closure $anew): Driver\Connection
             {
                 $native = $this->keeps ? $connection->getNativeConnection() : null;
                 if (!$native instanceof \PDO) {
@@ -63,7 +65,7 @@ final readonly class ConnectionSettings implements Middleware
                     return $connection;
                 }
 
-                return new PreparingConnection($connection, $native, $this->statements);
+                return new PreparingConnection($connection, $native, $this->statements, $anew);
             }
         };
     }

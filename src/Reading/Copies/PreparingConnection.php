@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Reading\Copies;
 
 use Doctrine\DBAL\Driver\Connection;
-use Doctrine\DBAL\Driver\Middleware\AbstractConnectionMiddleware;
 use Doctrine\DBAL\Driver\PDO\Exception;
 use Doctrine\DBAL\Driver\PDO\Result;
 use Doctrine\DBAL\Driver\Result as DriverResult;
@@ -15,9 +14,10 @@ use Doctrine\DBAL\Driver\Statement;
  * A connection whose session outlives the request: it is set up once, and statements that read are prepared once and only executed
  * from then on, since to plan them takes longer than most of them take. What a session has is kept on the node under the process
  * that serves it; that it is still the same session says a statement with a name of its own, which is executed first. Where
- * sessions are shared between clients (a pooler in transaction mode) this has no ground to stand on.
+ * sessions are shared between clients (a pooler in transaction mode) this has no ground to stand on. A session that ended while
+ * nobody used it, with a restart of the database say, is made anew before anything is asked of it.
  */
-final class PreparingConnection extends AbstractConnectionMiddleware
+final class PreparingConnection implements Connection
 {
     /** More than pages need, and no more than a session has memory for, whatever shapes of a question somebody thinks out; what is beyond them begins anew. */
     private const MOST = 120;
@@ -28,38 +28,37 @@ final class PreparingConnection extends AbstractConnectionMiddleware
     private const UNKNOWN = '26000';
 
     private bool $isSure = false;
+    private bool $isAnew = false;
+
     /** The name of the statement that this session has been given. */
     private string $mark = '';
+
     /** @var array<string, true> names of what it has prepared */
     private array $prepared = [];
-    private readonly string $key;
+    private string $key = '';
 
-    /** @param string $settings statements that set a session up */
-    public function __construct(Connection $connection, private readonly \PDO $native, private readonly string $settings)
+    /**
+     * @param \PDO                   $native   the same connection, as PHP has it
+     * @param string                 $settings statements that set a session up
+     * @param \Closure(): Connection $anew     connects anew
+     */
+    public function __construct(private Connection $connection, private \PDO $native, private readonly string $settings, private readonly \Closure $anew)
     {
-        parent::__construct($connection);
-        $pid = $native->pgsqlGetPid();
-        $this->key = self::REMEMBERED.hash('xxh128', $settings).".$pid";
-        $kept = apcu_enabled() ? apcu_fetch($this->key) : false;
-        if (\is_array($kept) && \is_string($kept[0] ?? null) && \is_array($kept[1] ?? null)) {
-            /** @var array<string, true> $prepared */
-            $prepared = $kept[1];
-            [$this->mark, $this->prepared] = [$kept[0], $prepared];
-        }
+        $this->recall();
     }
 
     public function prepare(string $sql): Statement
     {
         $this->makeSure();
 
-        return 1 === preg_match(self::READS, $sql) ? new KeptStatement($this, $sql, fn (): Statement => parent::prepare($sql)) : parent::prepare($sql);
+        return 1 === preg_match(self::READS, $sql) ? new KeptStatement($this, $sql, fn (): Statement => $this->connection->prepare($sql)) : $this->connection->prepare($sql);
     }
 
     public function query(string $sql): DriverResult
     {
         $this->makeSure();
 
-        return 1 === preg_match(self::READS, $sql) ? $this->execute($sql, '') : parent::query($sql);
+        return 1 === preg_match(self::READS, $sql) ? $this->execute($sql, '') : $this->connection->query($sql);
     }
 
     public function exec(string $sql): int|string
@@ -73,21 +72,52 @@ final class PreparingConnection extends AbstractConnectionMiddleware
                 return 0;
             } catch (\PDOException $exception) {
                 if (self::UNKNOWN !== $exception->getCode()) {
-                    throw Exception::new($exception);
+                    $this->renew($exception);
+                } else {
+                    $this->native->exec('ROLLBACK');
+                    $this->setUp();
                 }
-                $this->native->exec('ROLLBACK');
-                $this->setUp();
             }
         }
         $this->makeSure();
 
-        return parent::exec($sql);
+        return $this->connection->exec($sql);
     }
 
     public function beginTransaction(): void
     {
         $this->makeSure();
-        parent::beginTransaction();
+        $this->connection->beginTransaction();
+    }
+
+    public function commit(): void
+    {
+        $this->connection->commit();
+    }
+
+    public function rollBack(): void
+    {
+        $this->connection->rollBack();
+    }
+
+    public function quote(string $value): string
+    {
+        return $this->connection->quote($value);
+    }
+
+    public function lastInsertId(): int|string
+    {
+        return $this->connection->lastInsertId();
+    }
+
+    public function getServerVersion(): string
+    {
+        return $this->connection->getServerVersion();
+    }
+
+    public function getNativeConnection(): \PDO
+    {
+        return $this->native;
     }
 
     /**
@@ -130,10 +160,42 @@ final class PreparingConnection extends AbstractConnectionMiddleware
                 $this->isSure = true;
             }
         } catch (\PDOException $exception) {
-            if (self::UNKNOWN !== $exception->getCode()) {
-                throw Exception::new($exception);
+            if (self::UNKNOWN === $exception->getCode()) {
+                $this->setUp();
+            } else {
+                $this->renew($exception);
+                $this->makeSure();
             }
-            $this->setUp();
+        }
+    }
+
+    /**
+     * What was kept was lost while nobody used it: nothing was asked of it yet in this request.
+     *
+     * @throws Exception where it was made anew already
+     */
+    private function renew(\PDOException $lost): void
+    {
+        if ($this->isAnew) {
+            throw Exception::new($lost);
+        }
+        $this->isAnew = true;
+        $this->connection = ($this->anew)();
+        $native = $this->connection->getNativeConnection();
+        $this->native = $native instanceof \PDO ? $native : throw Exception::new($lost);
+        $this->recall();
+    }
+
+    /** What this session was given before, by this process. */
+    private function recall(): void
+    {
+        $this->key = self::REMEMBERED.hash('xxh128', $this->settings).'.'.$this->native->pgsqlGetPid();
+        [$this->mark, $this->prepared] = ['', []];
+        $kept = apcu_enabled() ? apcu_fetch($this->key) : false;
+        if (\is_array($kept) && \is_string($kept[0] ?? null) && \is_array($kept[1] ?? null)) {
+            /** @var array<string, true> $prepared */
+            $prepared = $kept[1];
+            [$this->mark, $this->prepared] = [$kept[0], $prepared];
         }
     }
 

@@ -55,7 +55,7 @@ final class PreparingConnectionTest extends ShopTestCase
         exec(implode(' ', array_map(escapeshellarg(...), $command)).' 2>&1', $output, $status);
         self::assertSame(0, $status, implode("\n", $output));
         $answer = ['set up', "a'b\\", "a'b\\!", 'repeatable read', 3];
-        self::assertSame([$answer, $answer, $answer, ['set up']], json_decode(implode('', $output), true));
+        self::assertSame([$answer, $answer, $answer, ['set up'], $answer, ['set up'], 'told'], json_decode(implode('', $output), true));
     }
 
     private function live(): Connection

@@ -9,8 +9,16 @@ use Lantern\Reading\Copies\PreparingConnection;
 
 require dirname(__DIR__, 3).'/vendor/autoload.php';
 
-$pdo = new PDO($argv[1], $argv[2], $argv[3], [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
-$request = static fn (): PreparingConnection => new PreparingConnection(new Connection($pdo), $pdo, "SET application_name TO 'set up'");
+[, $dsn, $user, $password] = $argv;
+$connect = static fn (): PDO => new PDO($dsn, $user, $password, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+$pdo = $connect();
+$request = static function () use (&$pdo, $connect): PreparingConnection {
+    return new PreparingConnection(new Connection($pdo), $pdo, "SET application_name TO 'set up'", static function () use (&$pdo, $connect): Connection {
+        $pdo = $connect();
+
+        return new Connection($pdo);
+    });
+};
 $ask = static function (PreparingConnection $connection) use ($argv): array {
     $connection->exec('START TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
     $statement = $connection->prepare("SELECT current_setting('application_name'), CAST(:one AS text), :one || '!', current_setting('transaction_isolation')");
@@ -27,4 +35,22 @@ $answers[] = $ask($request());
 // And one that is not asked within a transaction first.
 $pdo->exec('DISCARD ALL');
 $answers[] = [$request()->query("SELECT current_setting('application_name')")->fetchOne()];
+// The session ended while nobody used it: whoever comes next notices nothing, however it asks first.
+$end = static function () use (&$pdo, $connect): void {
+    $connect()->exec('SELECT pg_terminate_backend('.$pdo->pgsqlGetPid().')');
+};
+$end();
+$answers[] = $ask($request());
+$end();
+$answers[] = [$request()->query("SELECT current_setting('application_name')")->fetchOne()];
+// In the middle of something it is told: what was read belongs together.
+$connection = $request();
+$connection->exec('START TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
+$end();
+try {
+    $connection->query('SELECT 1');
+    $answers[] = 'went on';
+} catch (Doctrine\DBAL\Driver\Exception) {
+    $answers[] = 'told';
+}
 echo json_encode($answers, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);

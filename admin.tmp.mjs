@@ -1,0 +1,15 @@
+import { chromium } from 'playwright-core';
+const [,, out, path, w='1280', h='800', script=''] = process.argv;
+const b = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const p = await b.newPage({ viewport: { width: +w, height: +h } });
+p.on('pageerror', e => console.log('ERR', e.message));
+p.on('console', m => m.type()==='error' && console.log('CON', m.text()));
+await p.goto('http://127.0.0.1:8591/sign-in');
+await p.fill('input[type=email], input[name=_username], input[name=mail]', 'owner@tansyandrook.example');
+await p.fill('input[type=password]', 'lantern-owner');
+await p.click('button[type=submit]');
+await p.waitForTimeout(500);
+await p.goto('http://127.0.0.1:8591' + path); await p.waitForTimeout(1800);
+if (script) await (new Function('p', 'return (async()=>{' + script + '})()'))(p);
+await p.screenshot({ path: out });
+await b.close();
