@@ -26,8 +26,8 @@ final class Version20261208000000 extends AbstractMigration
         $this->addSql('CREATE TABLE journal.due (id bigint GENERATED ALWAYS AS IDENTITY PRIMARY KEY, copy text NOT NULL, subject text, keys text[] NOT NULL, person text NOT NULL, at timestamptz NOT NULL DEFAULT now())');
         $this->addSql('CREATE INDEX due_copy ON journal.due (copy)');
         $this->addSql('CREATE TABLE journal.examined (copy text NOT NULL, subject text NOT NULL, reaches bigint[] NOT NULL, leads uuid[] NOT NULL, again_at timestamptz, PRIMARY KEY (copy, subject))');
-        $this->addSql('CREATE INDEX examined_reaches ON journal.examined USING gin (reaches)');
-        $this->addSql('CREATE INDEX examined_leads ON journal.examined USING gin (leads)');
+        $this->addSql('CREATE INDEX examined_reaches ON journal.examined USING gin (reaches) WITH (fastupdate = off)');
+        $this->addSql('CREATE INDEX examined_leads ON journal.examined USING gin (leads) WITH (fastupdate = off)');
         $this->addSql('CREATE INDEX examined_again ON journal.examined (again_at) WHERE again_at IS NOT NULL');
         $this->addSql(<<<'SQL'
             CREATE TABLE journal.finding (
@@ -103,7 +103,7 @@ final class Version20261208000000 extends AbstractMigration
         $most = self::MOST;
         $this->addSql(<<<'SQL'
             CREATE FUNCTION journal.keys_of_place(place uuid, address text, title text, parent uuid, kind text) RETURNS text[] LANGUAGE sql STABLE AS $$
-                SELECT ARRAY['p:' || place, 'a:' || address, 't:' || title]
+                SELECT ARRAY['p:' || place, 'a:' || address, 't:' || title, 'd']
                     || CASE WHEN parent IS NULL THEN '{}' ELSE ARRAY['c:' || parent] END
                     || CASE WHEN kind IN ('category', 'collection') THEN ARRAY['c:' || place] WHEN kind IN ('product', 'file') THEN ARRAY['k'] ELSE '{}' END
                     || CASE WHEN kind = 'product' THEN ARRAY(
@@ -118,14 +118,14 @@ final class Version20261208000000 extends AbstractMigration
         $said = [
             'place' => ["'place:' || r.id", "journal.keys_of_place(r.id, r.address, $title, r.parent_id, r.kind)"],
             'words' => ["'words:' || r.id", "ARRAY['w:' || r.id]"],
-            'entry' => ["'menu:' || r.menu_id", "ARRAY['m:' || r.menu_id] || CASE WHEN r.on_page IS NULL THEN ARRAY['f'] ELSE ARRAY[]::text[] END"],
+            'entry' => ["'menu:' || r.menu_id", "ARRAY['m:' || r.menu_id, CASE WHEN r.on_page IS NULL THEN 'f' ELSE 'd' END]"],
             'menu' => ["'menu:' || r.id", "ARRAY['m:' || r.id, 'f']"],
             'bay' => ['NULL', "ARRAY['f'] || CASE WHEN r.menu_id IS NULL THEN ARRAY[]::text[] ELSE ARRAY['m:' || r.menu_id] END"],
-            'setting' => ['NULL', "ARRAY['s', 'f']"],
+            'setting' => ['NULL', "ARRAY['s', 's:' || r.id, 'f']"],
             'redirect' => ["'redirect:' || r.id", "ARRAY[CASE WHEN r.is_prefix THEN 'x:' ELSE 'a:' END || r.source]"],
-            'pick' => ['NULL', "ARRAY['c:' || r.collection_id]"],
-            'standing' => ['NULL', "ARRAY['c:' || r.category_id]"],
-            'product' => ['NULL', "ARRAY['k']"],
+            'pick' => ['NULL', "ARRAY['c:' || r.collection_id, 'd']"],
+            'standing' => ['NULL', "ARRAY['c:' || r.category_id, 'd']"],
+            'product' => ['NULL', "ARRAY['k', 'd']"],
             'outside_mention' => ["'mention:' || r.id", 'ARRAY[]::text[]'],
             'outside_answer' => ['NULL', "ARRAY['o:' || r.url]"],
         ];

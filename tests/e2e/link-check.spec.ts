@@ -93,6 +93,7 @@ test('the tray says what publishing would break; that takes a second touch, and 
   await expect(page.getByText('Forty colours of silk').first()).toBeVisible();
   await expect(findings(page, 'Links to places that are closed').getByText(/by Joss Tamblyn’s edit/).first()).toBeVisible();
   await findings(page, 'Links to places that are closed')
+    .first()
     .getByRole('button', { name: /Open “Silk for headbands”/ })
     .click();
   await expect(tray(page).getByRole('link', { name: /breaks/ })).toHaveCount(0);

@@ -19,7 +19,7 @@ final readonly class DistanceContent implements Examinable
 
     /**
      * @param list<Place>            $visited places with many visits
-     * @param array<string, int|null> $steps   from the front page, by id; null: no way leads there
+     * @param array<string, int|null> $steps   from the front page, by id; null: no way that is short enough leads there
      */
     public function __construct(private array $visited, private array $steps)
     {
@@ -33,14 +33,14 @@ final readonly class DistanceContent implements Examinable
     public function examine(Examination $examination): void
     {
         $examination->shop->reach(Reach::frame());
+        $examination->shop->reach(Reach::ways());
         $examination->shop->reach(Reach::leads(''));
         foreach ($this->visited as $place) {
             $examination->shop->until($place->opening->nextChange($examination->moment));
             $examination->shop->reach(Reach::place($place->id));
-            $steps = $this->steps[$place->id] ?? null;
             // One that nothing leads to is another finding, and one that is meant to be quiet is meant to be far.
-            if (null !== $steps && $steps > self::NEAR && $place->lightAt($examination->moment)->isShownInLists()) {
-                $examination->note(new Finding(FindingKind::PlaceFar, new Subject(SubjectType::Place, $place->id, $place->title, where: $place->kind->words()), ['steps' => $steps, 'address' => $place->address->path], [$place->address->path]));
+            if (null === ($this->steps[$place->id] ?? null) && $place->lightAt($examination->moment)->isShownInLists() && $examination->shop->isLedTo($place)) {
+                $examination->note(new Finding(FindingKind::PlaceFar, new Subject(SubjectType::Place, $place->id, $place->title, where: $place->kind->words()), ['steps' => self::NEAR, 'address' => $place->address->path], [$place->address->path]));
             }
         }
     }

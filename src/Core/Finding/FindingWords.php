@@ -29,7 +29,7 @@ final class FindingWords
             FindingKind::PictureWithoutWords => 'It shows something that no words tell to those who cannot see it.'.($finding->times() > 1 ? " ({$finding->times()} times)" : ''),
             FindingKind::ListsNothing => 'Something leads to it, and it lists nothing.',
             FindingKind::PlaceAlone => "It opens at {$of('address')}, but no menu, text or list leads to it.",
-            FindingKind::PlaceFar => "It is {$of('steps')} steps from the front page.",
+            FindingKind::PlaceFar => "No way of {$of('steps')} steps or fewer leads there from the front page.",
             FindingKind::PolicyNotInFooter => 'It opens, but no menu of the footer leads to it.',
             FindingKind::PlaceTwice => "“{$to}” stands in this menu already, as “{$of('other')}”.",
             FindingKind::LabelTwice => "Two lines side by side are called “{$of('label')}”, and lead to two places.",

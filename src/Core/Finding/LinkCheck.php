@@ -89,7 +89,7 @@ final readonly class LinkCheck
 
     private function day(\DateTimeImmutable $day): string
     {
-        return $day->setTimezone($this->examination->shop->settings()->zone())->format('j F Y');
+        return $day->setTimezone($this->examination->shop->zone())->format('j F Y');
     }
 
     /** @param list<string> $met */

@@ -195,7 +195,7 @@ final readonly class MenuContent implements Examinable
 
     private static function span(\Lantern\Core\Place\Opening $opening, Examination $examination): string
     {
-        $day = static fn (\DateTimeImmutable $day): string => $day->setTimezone($examination->shop->settings()->zone())->format('j F Y');
+        $day = static fn (\DateTimeImmutable $day): string => $day->setTimezone($examination->shop->zone())->format('j F Y');
 
         return trim((null === $opening->from ? '' : 'from '.$day($opening->from)).(null === $opening->until ? '' : ' until '.$day($opening->until)));
     }
@@ -268,7 +268,7 @@ final readonly class MenuContent implements Examinable
                 $since = $ended <= $examination->moment ? max($since, $ended) : $since;
                 $unseen = $since->modify('+30 days');
                 if ($since <= $examination->moment->modify(self::UNSEEN)) {
-                    $examination->note(new Finding(FindingKind::EntryUnseen, $this->subject($left->entry, $places), ['why' => $left->reason->words(), 'since' => $since->setTimezone($examination->shop->settings()->zone())->format('j F Y')], $this->visits($left->entry, $places)));
+                    $examination->note(new Finding(FindingKind::EntryUnseen, $this->subject($left->entry, $places), ['why' => $left->reason->words(), 'since' => $since->setTimezone($examination->shop->zone())->format('j F Y')], $this->visits($left->entry, $places)));
                 } else {
                     $examination->shop->until($unseen);
                 }

@@ -87,7 +87,7 @@ final readonly class PlaceContent implements Examinable
             return;
         }
         $description = $place->listing->pageDescription($this->summary);
-        $title = $place->listing->pageTitle($place->title, $examination->shop->settings()->name());
+        $title = $place->listing->pageTitle($place->title, $examination->shop->shopName());
         if ('' === trim($description)) {
             $this->note($examination, FindingKind::ListingWithoutDescription);
         }

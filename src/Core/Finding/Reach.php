@@ -57,15 +57,28 @@ final class Reach
         return "t:$title";
     }
 
+    /** Whatever is set for the shop. */
     public static function settings(): string
     {
         return 's';
+    }
+
+    /** One of them. */
+    public static function setting(string $name): string
+    {
+        return "s:$name";
     }
 
     /** What hangs in the frame. */
     public static function frame(): string
     {
         return 'f';
+    }
+
+    /** What pages there are, which of them are open, and what they list: by which way anybody gets anywhere. */
+    public static function ways(): string
+    {
+        return 'd';
     }
 
     /** What leads to a place. */

@@ -31,7 +31,7 @@ final readonly class RedirectContent implements Examinable
         $subject = new Subject(SubjectType::Redirect, $rule->id, $rule->sourceWords());
         $note = static fn (FindingKind $kind, array $details = []) => $examination->note(new Finding($kind, $subject, $details, [$rule->source->path]));
         if (null !== $rule->until && $rule->until <= $examination->moment) {
-            $note(FindingKind::RedirectEnded, ['ended' => $rule->until->setTimezone($examination->shop->settings()->zone())->format('j F Y')]);
+            $note(FindingKind::RedirectEnded, ['ended' => $rule->until->setTimezone($examination->shop->zone())->format('j F Y')]);
 
             return;
         }

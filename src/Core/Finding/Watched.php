@@ -9,6 +9,7 @@ use Lantern\Core\Moment;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Shop\Settings;
+use Lantern\Core\Shop\ShopDetail;
 
 /**
  * Knowledge that remembers what was asked of it: what an examination depends on is written down by the asking itself, so that
@@ -125,7 +126,6 @@ final class Watched implements Knowledge
     {
         $this->reach(Reach::leads($place->id));
         $this->reach(Reach::listing($place->id));
-        $this->reach(Reach::frame());
 
         return $this->known->isLedTo($place);
     }
@@ -157,6 +157,22 @@ final class Watched implements Knowledge
         $this->reach(Reach::settings());
 
         return $this->known->settings();
+    }
+
+    /** What every page is called after; nothing else that is set matters for it. */
+    public function shopName(): string
+    {
+        $this->reach(Reach::setting(ShopDetail::Name->value));
+
+        return $this->known->settings()->name();
+    }
+
+    /** In which dates are told. */
+    public function zone(): \DateTimeZone
+    {
+        $this->reach(Reach::setting(ShopDetail::TimeZone->value));
+
+        return $this->known->settings()->zone();
     }
 
     private function met(?Place $place): ?Place

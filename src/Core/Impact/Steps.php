@@ -9,7 +9,8 @@ final readonly class Steps
 {
     public const MOST = 7;
 
-    public function __construct(private LinkLookup $links, private string $frontPageId)
+    /** @param int $most further than this nobody goes: what is not reached by then is not reached */
+    public function __construct(private LinkLookup $links, private string $frontPageId, private int $most = self::MOST)
     {
     }
 
@@ -27,7 +28,7 @@ final readonly class Steps
         $front = $this->links->fromTheFront();
         $sources = [];
         $steps = $this->walk($front, $placeIds, $sources);
-        for ($level = 1; $level < self::MOST; ++$level) {
+        for ($level = 1; $level < $this->most; ++$level) {
             $asked = self::notAskedYet(array_values(array_filter($placeIds, static fn (string $id): bool => !isset($steps[$id]))), $sources);
             if ([] === $asked) {
                 break;
@@ -97,7 +98,7 @@ final readonly class Steps
                 $here[] = $id;
             }
         }
-        for ($far = 2; [] !== $here && $far <= self::MOST; ++$far) {
+        for ($far = 2; [] !== $here && $far <= $this->most; ++$far) {
             $next = [];
             foreach ($here as $id) {
                 foreach ($leadsOn[$id] ?? [] as $to) {

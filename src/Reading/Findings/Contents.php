@@ -238,7 +238,7 @@ final readonly class Contents
             $visited[] = PlaceReader::fromRow($columns);
         }
 
-        return new DistanceContent($visited, $this->distances->to(array_map(static fn (Place $place): string => $place->id, $visited), $this->copy, $this->connection));
+        return new DistanceContent($visited, $this->distances->to(array_map(static fn (Place $place): string => $place->id, $visited), $this->copy, $this->connection, DistanceContent::NEAR));
     }
 
     /** @param array<string, Tree> $trees */

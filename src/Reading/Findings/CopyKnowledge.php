@@ -332,9 +332,13 @@ final class CopyKnowledge implements Knowledge
     private function leading(array $ids): array
     {
         $columns = $this->connection->fetchFirstColumn(<<<'SQL'
+            WITH led AS MATERIALIZED (
+                SELECT DISTINCT lead FROM examined e CROSS JOIN LATERAL unnest(e.leads) AS lead
+                WHERE e.copy = :copy AND e.leads && CAST(:ids AS uuid[]) AND lead = ANY (CAST(:ids AS uuid[])) AND e.subject <> 'words:' || lead AND e.subject <> 'menu:' || lead
+            )
             SELECT p.id FROM place p WHERE p.id = ANY (CAST(:ids AS uuid[])) AND (
                 p.light = 'open' AND (p.parent_id IS NOT NULL OR p.kind IN ('product', 'collection', 'category'))
-                OR EXISTS (SELECT FROM examined e WHERE e.copy = :copy AND e.leads @> ARRAY[p.id] AND e.subject NOT IN ('words:' || p.id, 'menu:' || p.id))
+                OR p.id IN (SELECT lead FROM led)
                 OR EXISTS (SELECT FROM place c WHERE c.parent_id = p.id AND c.light <> 'closed')
             )
             SQL, ['ids' => PgArray::of($ids), 'copy' => $this->copy->name->value]);

@@ -18,13 +18,14 @@ final readonly class Distances
 
     /**
      * @param list<string> $placeIds
+     * @param int          $most     further than this is as far as nowhere
      *
      * @return array<string, int|null> steps, by id; null: no way leads there
      */
-    public function to(array $placeIds, Copy $copy, Connection $connection): array
+    public function to(array $placeIds, Copy $copy, Connection $connection, int $most = Steps::MOST): array
     {
         $front = $copy->places->fixed(PlaceKind::FrontPage);
 
-        return null === $front || [] === $placeIds ? array_fill_keys($placeIds, null) : (new Steps($this->links->in($copy, $connection), $front->id))->to($placeIds);
+        return null === $front || [] === $placeIds ? array_fill_keys($placeIds, null) : (new Steps($this->links->in($copy, $connection), $front->id, $most))->to($placeIds);
     }
 }

@@ -85,7 +85,14 @@ final readonly class Inspection
             }
             unset($subjects[''], $people['']);
             $person = 1 === \count($people) ? (string) array_key_first($people) : '';
-            $this->lookAt($name, [...array_map(strval(...), array_keys($subjects)), ...$this->reaching($name, array_map(strval(...), array_keys($keys)), $moment)], $moment, $person);
+            $subjects = array_values(array_unique([...array_map(strval(...), array_keys($subjects)), ...$this->reaching($name, array_map(strval(...), array_keys($keys)), $moment)]));
+            if (\count($subjects) > self::MOST_AT_ONCE) {
+                $this->connection->executeStatement("INSERT INTO journal.due (copy, subject, keys, person) VALUES (?, '*', '{}', ?)", [$name->value, $person]);
+                $this->see(CopyName::Workbench);
+
+                return false;
+            }
+            $this->lookAt($name, $subjects, $moment, $person);
             $this->connection->executeStatement('UPDATE journal.look SET caught_at = :now WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
             $this->see(CopyName::Workbench);
 
@@ -113,19 +120,23 @@ final readonly class Inspection
             }
             $done = 0;
             foreach (self::TABLES as $kind => $table) {
+                if ('place' === $kind) {
+                    // What leads to places is asked now, of what was written a moment ago.
+                    $this->connection->executeStatement('ANALYZE journal.examined');
+                }
                 for ($last = '00000000-0000-0000-0000-000000000000';;) {
                     $ids = array_values(array_filter($this->connection->fetchFirstColumn("SELECT id FROM $table WHERE id > CAST(? AS uuid) ORDER BY id LIMIT ".self::BATCH[$kind], [$last]), \is_string(...)));
                     if ([] === $ids) {
                         break;
                     }
                     $last = $ids[\count($ids) - 1];
-                    $this->examine($name, array_map(static fn (string $id): string => "$kind:$id", $ids), $moment, '');
+                    $this->examineAnew($name, array_map(static fn (string $id): string => "$kind:$id", $ids), $moment);
                     $done += \count($ids);
                     $this->tell($name, $done, $of);
                     null === $tell || $tell($done, $of);
                 }
             }
-            $this->examine($name, [FrameContent::KEY, DistanceContent::KEY], $moment, '');
+            $this->examineAnew($name, [FrameContent::KEY, DistanceContent::KEY], $moment);
             $this->connection->executeStatement('DELETE FROM journal.finding f WHERE f.copy = :copy AND NOT EXISTS (SELECT FROM journal.examined e WHERE e.copy = :copy AND e.subject = f.examined)', ['copy' => $name->value]);
             $this->connection->executeStatement('UPDATE journal.look SET whole_at = :now, caught_at = :now, done = 0, "of" = 0 WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
             $this->see(CopyName::Workbench);
@@ -207,20 +218,20 @@ final readonly class Inspection
     private function lookAt(CopyName $name, array $subjects, \DateTimeImmutable $moment, string $person): void
     {
         $byKind = array_fill_keys([...self::FIRST, 'place', 'frame', 'distance'], []);
-        foreach (array_unique($subjects) as $subject) {
+        foreach ($subjects as $subject) {
             $byKind[explode(':', $subject, 2)[0]][] = $subject;
         }
         $changed = [];
         foreach (self::FIRST as $kind) {
             foreach (array_chunk($byKind[$kind], self::BATCH[$kind]) as $some) {
-                $changed = [...$changed, ...$this->examine($name, $some, $moment, $person)];
+                $changed = [...$changed, ...$this->examineAgain($name, $some, $moment, $person)];
             }
         }
         // What leads to a place by now, or no longer does, is for the place to say.
         $leads = array_map(Reach::leads(...), array_values(array_unique($changed)));
         $rest = [...$byKind['place'], ...$byKind['frame'], ...$byKind['distance'], ...[] === $leads ? [] : $this->reaching($name, [...$leads, Reach::leads('')], null)];
         foreach (array_chunk(array_values(array_unique($rest)), self::BATCH['place']) as $some) {
-            $this->examine($name, $some, $moment, $person);
+            $this->examineAgain($name, $some, $moment, $person);
         }
     }
 
@@ -229,7 +240,32 @@ final readonly class Inspection
      *
      * @return list<string> ids of the places that something leads to since, or no longer
      */
-    private function examine(CopyName $name, array $subjects, \DateTimeImmutable $moment, string $person): array
+    private function examineAgain(CopyName $name, array $subjects, \DateTimeImmutable $moment, string $person): array
+    {
+        [$examined, $findings] = $this->examine($name, $subjects, $moment);
+        $changed = $this->keepExamined($name, $subjects, $examined);
+        $this->keepFound($name, $subjects, $findings, $moment, $person);
+
+        return $changed;
+    }
+
+    /** @param list<string> $subjects of which nothing is kept any more */
+    private function examineAnew(CopyName $name, array $subjects, \DateTimeImmutable $moment): void
+    {
+        [$examined, $findings] = $this->examine($name, $subjects, $moment);
+        $this->connection->executeStatement(<<<'SQL'
+            INSERT INTO journal.examined SELECT :copy, subject, ARRAY(SELECT DISTINCT hashtextextended(key, 0) FROM unnest(reaches) AS key), leads, again_at
+            FROM jsonb_to_recordset(CAST(:examined AS jsonb)) AS x (subject text, reaches text[], leads uuid[], again_at timestamptz)
+            SQL, ['examined' => self::json($examined), 'copy' => $name->value]);
+        $this->keepFound($name, $subjects, $findings, $moment, '');
+    }
+
+    /**
+     * @param list<string> $subjects
+     *
+     * @return array{list<array<string, mixed>>, list<array<string, mixed>>} what was looked at, and what was found
+     */
+    private function examine(CopyName $name, array $subjects, \DateTimeImmutable $moment): array
     {
         // What this connection sees, and nothing that another one has kept.
         $copy = new Copy($name, $this->connection);
@@ -249,17 +285,16 @@ final readonly class Inspection
         // Who asks other web sites finds there what is to be asked.
         $this->connection->executeStatement('INSERT INTO journal.outside_answer (url) SELECT DISTINCT url FROM unnest(CAST(? AS text[])) AS url ON CONFLICT (url) DO NOTHING', [PgArray::of($urls)]);
 
-        return $this->keep($name, $subjects, $examined, $findings, $moment, $person);
+        return [$examined, $findings];
     }
 
     /**
      * @param list<string>               $subjects
      * @param list<array<string, mixed>> $examined
-     * @param list<array<string, mixed>> $findings
      *
      * @return list<string> ids of the places that something leads to since, or no longer
      */
-    private function keep(CopyName $name, array $subjects, array $examined, array $findings, \DateTimeImmutable $moment, string $person): array
+    private function keepExamined(CopyName $name, array $subjects, array $examined): array
     {
         $changed = $this->connection->fetchFirstColumn(<<<'SQL'
             WITH now AS (SELECT * FROM jsonb_to_recordset(CAST(:examined AS jsonb)) AS x (subject text, reaches text[], leads uuid[], again_at timestamptz)),
@@ -273,7 +308,17 @@ final readonly class Inspection
                 (SELECT subject, unnest(leads) AS lead FROM before EXCEPT SELECT subject, unnest(leads) FROM now)
                 UNION ALL (SELECT subject, unnest(leads) FROM now EXCEPT SELECT subject, unnest(leads) FROM before)
             ) other
-            SQL, ['examined' => json_encode($examined, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE), 'copy' => $name->value, 'subjects' => PgArray::of($subjects)]);
+            SQL, ['examined' => self::json($examined), 'copy' => $name->value, 'subjects' => PgArray::of($subjects)]);
+
+        return array_values(array_filter($changed, \is_string(...)));
+    }
+
+    /**
+     * @param list<string>               $subjects
+     * @param list<array<string, mixed>> $findings
+     */
+    private function keepFound(CopyName $name, array $subjects, array $findings, \DateTimeImmutable $moment, string $person): void
+    {
         // What both copies have is as old as the older of the two.
         $this->connection->executeStatement(<<<'SQL'
             WITH now AS (SELECT * FROM jsonb_to_recordset(CAST(:findings AS jsonb)) AS x (id text, examined text, kind text, broken boolean, subject_type text, subject_id text, name text, within text, place text, details jsonb, met text[], says text)),
@@ -283,8 +328,12 @@ final readonly class Inspection
                 COALESCE((SELECT sum(v.count) FROM journal.visit v WHERE v.address = ANY (n.met) AND v.day > CURRENT_DATE - 30), 0), COALESCE(o.since, :now), COALESCE(o.person, :person)
             FROM now n LEFT JOIN journal.finding o ON o.id = n.id AND o.copy <> :copy
             ON CONFLICT (copy, id) DO UPDATE SET examined = excluded.examined, name = excluded.name, within = excluded.within, place = excluded.place, details = excluded.details, met = excluded.met, says = excluded.says, visits = excluded.visits
-            SQL, ['findings' => json_encode($findings, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_UNESCAPED_UNICODE), 'copy' => $name->value, 'subjects' => PgArray::of($subjects), 'now' => $moment->format(\DATE_ATOM), 'person' => $person]);
+            SQL, ['findings' => self::json($findings), 'copy' => $name->value, 'subjects' => PgArray::of($subjects), 'now' => $moment->format(\DATE_ATOM), 'person' => $person]);
+    }
 
-        return array_values(array_filter($changed, \is_string(...)));
+    /** @param list<array<string, mixed>> $rows */
+    private static function json(array $rows): string
+    {
+        return json_encode($rows, \JSON_THROW_ON_ERROR | \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_UNESCAPED_UNICODE);
     }
 }
