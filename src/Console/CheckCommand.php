@@ -47,6 +47,7 @@ final readonly class CheckCommand
         if (!$this->inspection->catchUp($name)) {
             $this->inspection->walk($name);
         }
+        $this->inspection->catchUpFar($name);
         $wrong = false;
         foreach ($this->table->all(CopyName::Live === $name ? Stand::Live : Stand::Workbench) as $found) {
             $wrong = $wrong || 'any' === $failOn || 'broken' === $failOn && $found->finding->kind->isBroken();

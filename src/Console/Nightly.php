@@ -8,6 +8,7 @@ use Lantern\Core\Release\CopyName;
 use Lantern\Letters\TellOfTheMorning;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Findings\AskOutside;
+use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -19,7 +20,7 @@ use Symfony\Component\Scheduler\ScheduleProviderInterface;
 use Symfony\Contracts\Cache\CacheInterface;
 
 /**
- * What is done every day by the clocks of the shop: at night everything is looked at anew, since visits count by day, and other web
+ * What is done by the clocks of the shop. Every minute: what changed is looked at, also what nobody waits for. Every day: at night everything is looked at anew, since visits count by day, and other web
  * sites are asked; in the morning those who want it are told what broke. Of several workers one does it.
  */
 #[AsSchedule('nightly')]
@@ -40,6 +41,7 @@ final class Nightly implements ScheduleProviderInterface
         $daily = fn (string $time, object $message): RecurringMessage => RecurringMessage::every('1 day', $message, $this->clock->now()->setTimezone($this->copies->live->settings->zone())->modify($time));
 
         return $this->schedule ??= (new Schedule())->add(
+            RecurringMessage::every('1 minute', new KeepUp()),
             $daily('02:10', new WalkOver(CopyName::Live->value)),
             $daily('02:20', new WalkOver(CopyName::Workbench->value)),
             $daily('03:00', new AskOutside()),

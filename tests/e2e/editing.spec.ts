@@ -138,7 +138,7 @@ test('what opens over the outline gives the focus back to the line it came from'
   await page.keyboard.press('Escape');
   await expect(line(page, 'Kits')).toBeFocused();
   await page.keyboard.press('Control+k');
-  await expect(page.getByRole('combobox', { name: 'A place, a menu or a view' })).toBeFocused();
+  await expect(page.getByRole('combobox', { name: 'A place, a menu, a view or a finding' })).toBeFocused();
   await page.keyboard.press('Escape');
   await expect(line(page, 'Kits')).toBeFocused();
   await page.keyboard.press('?');

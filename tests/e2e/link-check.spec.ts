@@ -27,6 +27,18 @@ test('what is wrong stands by what is wrong, each with its mends; one touch mend
   await expect(tray(page).getByRole('link', { name: /mends/ })).toHaveCount(0);
 });
 
+test('a finding is found by a few letters from anywhere', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${admin}/releases`);
+  await expect(page.getByRole('heading', { name: 'Releases' })).toBeVisible();
+  await page.keyboard.press('Control+k');
+  await page.keyboard.type('autumn workshop');
+  await page.getByRole('option', { name: /Links to places that are closed/ }).click();
+  await expect(page).toHaveURL(/link-check\?q=autumn\+workshop$/);
+  await expect(findings(page, 'Links to places that are closed')).toContainText('leads to “Autumn workshop”, which is closed.');
+  await expect(group(page, 'Links over old addresses')).toHaveCount(0);
+});
+
 test('twelve links over old addresses become references in one act, by the keyboard; other things by a number each', async ({ page }) => {
   await signIn(page);
   await open(page);
@@ -91,7 +103,11 @@ test('the tray says what publishing would break; that takes a second touch, and 
   await review.getByRole('link', { name: 'Mend them first' }).click();
   await expect(page.getByRole('heading', { name: 'Publishing would bring' })).toBeVisible();
   await expect(page.getByText('Forty colours of silk').first()).toBeVisible();
-  await expect(findings(page, 'Links to places that are closed').getByText(/by Joss Tamblyn’s edit/).first()).toBeVisible();
+  await expect(
+    findings(page, 'Links to places that are closed')
+      .getByText(/by Joss Tamblyn’s edit/)
+      .first(),
+  ).toBeVisible();
   await findings(page, 'Links to places that are closed')
     .first()
     .getByRole('button', { name: /Open “Silk for headbands”/ })

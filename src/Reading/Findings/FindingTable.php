@@ -20,7 +20,7 @@ final readonly class FindingTable
     public const FIRST = 6;
     public const PAGE = 100;
 
-    private const COLUMNS = 'f.id, f.kind, f.subject_type, f.subject_id, f.name, f.within, f.place, f.details, to_jsonb(f.met) AS met, f.says, f.visits, f.since, f.person, a.reason, a.person AS aside_by, a.until, a.finding_id IS NOT NULL AS aside, (SELECT to_jsonb(array_agg(c.copy ORDER BY c.copy)) FROM journal.finding c WHERE c.id = f.id) AS copies';
+    private const COLUMNS = 'f.id, f.kind, f.subject_type, f.subject_id, f.name, f.within, f.place, f.details, to_jsonb(f.met) AS met, f.says, f.visits, f.since, f.person, a.reason, a.person AS aside_by, a.until, a.finding_id IS NOT NULL AS aside, (SELECT to_jsonb(array_agg(c.copy ORDER BY c.copy)) FROM journal.finding c WHERE c.copy IN (\'live\', \'workbench\') AND c.id = f.id) AS copies';
     private const ASIDE = 'LEFT JOIN journal.set_aside a ON a.finding_id = f.id AND (a.until IS NULL OR a.until > now())';
 
     public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
@@ -37,10 +37,13 @@ final readonly class FindingTable
     {
         [$where, $parameters] = $this->which($stand, $words, $aside);
         $rows = $this->connection->fetchAllAssociative(\sprintf(<<<'SQL'
-            SELECT * FROM (
-                SELECT %s, f.broken, count(*) OVER kind AS of_kind, sum(f.visits) OVER kind AS visits_of_kind, row_number() OVER (PARTITION BY f.kind ORDER BY f.visits DESC, f.id) AS nth
-                FROM journal.finding f %s WHERE %s WINDOW kind AS (PARTITION BY f.kind)
-            ) found WHERE nth <= %d ORDER BY broken DESC, visits_of_kind DESC, kind, nth
+            WITH first AS MATERIALIZED (
+                SELECT * FROM (
+                    SELECT f.copy, f.id, count(*) OVER kind AS of_kind, sum(f.visits) OVER kind AS visits_of_kind, row_number() OVER (PARTITION BY f.kind ORDER BY f.visits DESC, f.id) AS nth
+                    FROM journal.finding f %2$s WHERE %3$s WINDOW kind AS (PARTITION BY f.kind)
+                ) found WHERE nth <= %4$d
+            )
+            SELECT %1$s, of_kind, visits_of_kind FROM first JOIN journal.finding f USING (copy, id) %2$s ORDER BY f.broken DESC, visits_of_kind DESC, f.kind, nth
             SQL, self::COLUMNS, self::ASIDE, $where, self::FIRST), $parameters);
         $groups = [];
         foreach ($rows as $columns) {

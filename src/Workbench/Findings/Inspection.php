@@ -36,7 +36,7 @@ final readonly class Inspection
     private const TABLES = ['redirect' => 'redirect', 'mention' => 'journal.outside_mention', 'words' => 'words', 'menu' => 'menu', 'place' => 'place'];
 
     /** How long a request waits for another one that looks at the same time, in milliseconds. */
-    private const WAITS = 400;
+    private const WAITS = 1000;
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
@@ -50,7 +50,7 @@ final readonly class Inspection
     }
 
     /**
-     * Looks at what changed since the last time.
+     * Looks at what changed since the last time, but for how far places are: see `catchUpFar`.
      *
      * @return bool whether what is kept is of now; else there is too much to look at, and a worker should walk over everything
      */
@@ -67,13 +67,13 @@ final readonly class Inspection
                 }
                 usleep(20_000);
             }
-            if ($this->isTooMuch($name)) {
+            if ($this->needsWalk($name)) {
                 return false;
             }
             $this->see($name);
             $moment = $this->clock->now();
             $this->passDates($name, $moment);
-            $due = $this->connection->fetchAllAssociative('DELETE FROM journal.due WHERE copy = ? RETURNING subject, to_jsonb(keys) AS keys, person', [$name->value]);
+            $due = $this->connection->fetchAllAssociative('DELETE FROM journal.due WHERE copy = ? AND subject IS DISTINCT FROM ? RETURNING subject, to_jsonb(keys) AS keys, person', [$name->value, DistanceContent::KEY]);
             $subjects = $keys = $people = [];
             foreach ($due as $columns) {
                 $row = new Row($columns);
@@ -97,6 +97,28 @@ final readonly class Inspection
             $this->see(CopyName::Workbench);
 
             return true;
+        });
+    }
+
+    /**
+     * Looks at how far places are from the front page, where a way may have changed. That asks for many ways, most edits may change
+     * one, and nothing is broken by it: so a worker does it, soon, and nobody who edits waits for it.
+     */
+    public function catchUpFar(CopyName $name): void
+    {
+        $this->connection->transactional(function () use ($name): void {
+            $moment = $this->clock->now();
+            $due = $this->connection->fetchOne(<<<'SQL'
+                SELECT 1 WHERE EXISTS (SELECT FROM journal.due WHERE copy = :copy AND subject = :far)
+                OR EXISTS (SELECT FROM journal.examined WHERE copy = :copy AND subject = :far AND again_at <= :now)
+                SQL, ['copy' => $name->value, 'far' => DistanceContent::KEY, 'now' => $moment->format(\DATE_ATOM)]);
+            if (false === $due || !$this->lock($name)) {
+                return;
+            }
+            $this->connection->executeStatement('DELETE FROM journal.due WHERE copy = ? AND subject = ?', [$name->value, DistanceContent::KEY]);
+            $this->see($name);
+            $this->examineAgain($name, [DistanceContent::KEY], $moment, '');
+            $this->see(CopyName::Workbench);
         });
     }
 
@@ -150,15 +172,16 @@ final readonly class Inspection
 
         return false !== $this->connection->fetchOne(<<<SQL
             SELECT 1 FROM journal.look l WHERE l.copy = :copy AND (
-                l.whole_at IS NULL OR EXISTS (SELECT FROM journal.due d WHERE d.copy = :copy)
-                OR EXISTS (SELECT FROM journal.examined e WHERE e.copy = :copy AND e.again_at <= :now)
+                l.whole_at IS NULL OR EXISTS (SELECT FROM journal.due d WHERE d.copy = :copy AND d.subject IS DISTINCT FROM :far)
+                OR EXISTS (SELECT FROM journal.examined e WHERE e.copy = :copy AND e.again_at <= :now AND e.subject <> :far)
                 OR EXISTS (SELECT FROM $schema.place p WHERE p.opens_on > l.caught_at AND p.opens_on <= :now)
                 OR EXISTS (SELECT FROM $schema.place p WHERE p.closes_on > l.caught_at AND p.closes_on <= :now)
             )
-            SQL, ['copy' => $schema, 'now' => $this->clock->now()->format(\DATE_ATOM)]);
+            SQL, ['copy' => $schema, 'now' => $this->clock->now()->format(\DATE_ATOM), 'far' => DistanceContent::KEY]);
     }
 
-    private function isTooMuch(CopyName $name): bool
+    /** Whether more has changed than anybody would wait for, or nobody has walked yet. */
+    public function needsWalk(CopyName $name): bool
     {
         return false !== $this->connection->fetchOne(<<<'SQL'
             SELECT 1 FROM journal.look l WHERE l.copy = :copy AND (
@@ -229,9 +252,13 @@ final readonly class Inspection
         }
         // What leads to a place by now, or no longer does, is for the place to say.
         $leads = array_map(Reach::leads(...), array_values(array_unique($changed)));
-        $rest = [...$byKind['place'], ...$byKind['frame'], ...$byKind['distance'], ...[] === $leads ? [] : $this->reaching($name, [...$leads, Reach::leads('')], null)];
-        foreach (array_chunk(array_values(array_unique($rest)), self::BATCH['place']) as $some) {
+        $rest = array_unique([...$byKind['place'], ...$byKind['frame'], ...$byKind['distance'], ...[] === $leads ? [] : $this->reaching($name, [...$leads, Reach::leads('')], null)]);
+        $near = array_values(array_diff($rest, [DistanceContent::KEY]));
+        foreach (array_chunk($near, self::BATCH['place']) as $some) {
             $this->examineAgain($name, $some, $moment, $person);
+        }
+        if (\count($near) < \count($rest)) {
+            $this->connection->executeStatement("INSERT INTO journal.due (copy, subject, keys, person) SELECT :copy, :far, '{}', '' WHERE NOT EXISTS (SELECT FROM journal.due WHERE copy = :copy AND subject = :far)", ['copy' => $name->value, 'far' => DistanceContent::KEY]);
         }
     }
 

@@ -29,7 +29,10 @@ final readonly class LinkCheck
         foreach (CopyName::cases() as $copy) {
             if (!$this->inspection->catchUp($copy)) {
                 $isOfNow = false;
-                $this->askWorker($copy);
+                // Else somebody looks just now.
+                if ($this->inspection->needsWalk($copy)) {
+                    $this->askWorker($copy);
+                }
             }
         }
 

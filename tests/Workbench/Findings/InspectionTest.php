@@ -31,6 +31,7 @@ final class InspectionTest extends ShopTestCase
                 $this->edit();
             }
             self::assertTrue($inspection->catchUp($copy));
+            $inspection->catchUpFar($copy);
             $found = $this->found($copy);
             $inspection->walk($copy);
             $wanted = $this->found($copy);

@@ -7,6 +7,8 @@ namespace Lantern\Tests\Workbench\Findings;
 use Lantern\Core\Release\CopyName;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Findings\Inspection;
+use Lantern\Workbench\Findings\KeepUp;
+use Lantern\Workbench\Findings\KeepUpHandler;
 use Lantern\Workbench\Findings\LinkCheck;
 
 final class LinkCheckTest extends ShopTestCase
@@ -21,6 +23,25 @@ final class LinkCheckTest extends ShopTestCase
         self::assertSame('1', $this->value("SELECT count(*) FROM journal.message WHERE body LIKE '%WalkOver%'"));
         $this->service(Inspection::class)->walk(CopyName::Workbench);
         self::assertTrue($check->catchUp());
+    }
+
+    public function testHowFarAPlaceIsIsFoundByAWorkerAndNobodyWhoEditsWaitsForIt(): void
+    {
+        $far = "SELECT name FROM journal.finding WHERE copy = 'workbench' AND kind = 'place-far'";
+        $check = $this->service(LinkCheck::class);
+        $keepUp = $this->service(KeepUpHandler::class);
+        $this->workbench()->executeStatement("INSERT INTO journal.visit (address, day, count) VALUES ('/threads-and-cords/silk', CURRENT_DATE - 1, 500) ON CONFLICT (address, day) DO UPDATE SET count = 500");
+        $this->service(Inspection::class)->walk(CopyName::Workbench);
+        self::assertNotContains('Silk for headbands', $this->workbench()->fetchFirstColumn($far));
+        // Papers, marbled, stone, silk: only one after the other.
+        $this->workbench()->executeStatement("UPDATE place SET parent_id = (SELECT id FROM place WHERE address = '/papers/marbled/stone') WHERE address = '/threads-and-cords/silk'");
+        $this->workbench()->executeStatement("DELETE FROM entry WHERE on_page IS NOT NULL OR place_id IN (SELECT id FROM place WHERE kind = 'category' AND parent_id IS NOT NULL)");
+        $this->workbench()->executeStatement('DELETE FROM words');
+        self::assertTrue($check->catchUp());
+        self::assertNotContains('Silk for headbands', $this->workbench()->fetchFirstColumn($far));
+        $keepUp(new KeepUp());
+        self::assertContains('Silk for headbands', $this->workbench()->fetchFirstColumn($far));
+        self::assertSame('0', $this->value('SELECT count(*) FROM journal.due'));
     }
 
     public function testADateThatPassesIsLookedAt(): void

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Light } from '../data/client';
+import { findingsQuery } from '../data/findings';
 import { findPlaces, frameQuery } from '../data/queries';
 import { takeLetters } from '../data/typedAhead';
 import { Choose } from '../parts/Choose';
@@ -20,7 +21,10 @@ const views: Found[] = [
   { key: 'v3', to: '/releases', name: 'Releases', says: 'view' },
 ];
 
-/** Goes to any place, menu or view by a few letters. */
+/** What is wrong comes last, and there may be much of it. */
+const KINDS_SHOWN = 3;
+
+/** Goes to any place, menu, view or finding by a few letters. */
 export function Finder({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
   const [typed, setTyped] = useState('');
@@ -32,9 +36,10 @@ export function Finder({ onClose }: { onClose: () => void }) {
   const queries = useQueryClient();
   const ask = async (words: string, signal: AbortSignal): Promise<Found[]> => {
     const has = (name: string) => name.toLowerCase().includes(words.toLowerCase());
-    const [frame, places] = await Promise.all([
+    const [frame, places, wrong] = await Promise.all([
       queries.fetchQuery({ ...frameQuery, staleTime: 60_000 }),
       words === '' ? { rows: [] } : findPlaces(words, signal),
+      words === '' ? { groups: [] } : queries.fetchQuery({ ...findingsQuery('workbench', words), staleTime: 60_000 }),
     ]);
     return [
       ...views.filter(({ name }) => has(name)),
@@ -48,13 +53,19 @@ export function Finder({ onClose }: { onClose: () => void }) {
         says: `${place.kindWords} · ${place.address}`,
         light: place.light,
       })),
+      ...wrong.groups.slice(0, KINDS_SHOWN).map(({ kind, words: name, count, findings }) => ({
+        key: kind,
+        to: `/link-check?${new URLSearchParams({ q: words })}`,
+        name,
+        says: `finding · ${count === 1 ? (findings[0]?.subject.name ?? '') : `${count} like this`}`,
+      })),
     ];
   };
   return (
     <Dialog open onClose={onClose} title="Find anything" titleShown={false}>
       <div id="finder" className="contents">
         <Choose
-          label="A place, a menu or a view"
+          label="A place, a menu, a view or a finding"
           ask={ask}
           keyOf={({ key }) => key}
           show={(one) => (

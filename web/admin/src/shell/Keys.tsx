@@ -4,7 +4,7 @@ const keys: { where: string; rows: [string, string][] }[] = [
   {
     where: 'Everywhere',
     rows: [
-      ['Ctrl K', 'Find any place, menu or view'],
+      ['Ctrl K', 'Find any place, menu, view or finding'],
       ['Ctrl Z, Ctrl Shift Z', 'Take back what you did last, wherever that was; make it again'],
       ['?', 'These keys'],
     ],
