@@ -146,6 +146,7 @@ await page.goto(`${admin}/filters`);
 await page.getByRole('button', { name: /^Add Maker/ }).click();
 await page.getByRole('button', { name: /^Add Sheet size/ }).click();
 await page.getByRole('button', { name: 'Take Tag out' }).click();
+await page.getByRole('button', { name: /^Add Tag/ }).waitFor();
 await page.locator('[data-filter-line="option.Sheet size"]').click();
 await page.getByLabel('50 × 70 cm is called').waitFor();
 await page.waitForTimeout(1500);

@@ -15,9 +15,15 @@ test('a manager chooses the filters of all listings, gives a place its own, and 
   await page.getByRole('button', { name: /^Add Maker/ }).click();
   await expect(told(page)).toContainText('Visitors narrow by maker here.');
   await expect(beside.getByText('Hollin Mill')).toBeVisible();
+  // Two acts, the second before the first is answered: neither is lost.
+  await page.route('**/api/filters', async (route) => {
+    if (route.request().method() === 'PUT') await new Promise((resolve) => setTimeout(resolve, 400));
+    await route.continue();
+  });
   await page.getByRole('button', { name: /^Add Sheet size/ }).click();
-  await expect.poll(() => lines(page)).toEqual(['Availability', 'Price', 'Tag', 'Maker', 'Sheet size']);
   await page.getByRole('button', { name: 'Take Tag out' }).click();
+  await expect.poll(() => lines(page)).toEqual(['Availability', 'Price', 'Maker', 'Sheet size']);
+  await page.unrouteAll({ behavior: 'wait' });
   await expect(filterOf(beside, 'Tag')).toHaveCount(0);
   // By keyboard: up by one, and what was moved keeps the focus.
   const size = page.getByRole('button', { name: /^Sheet size/ }).first();

@@ -33,7 +33,19 @@ export function chosenQuery({ choices = {}, priceFrom, priceTo, inStock }: Narro
   return fields.toString();
 }
 
-type Made = (version: number) => Promise<Filters>;
+/** A change of what is set, thought out for what is there when it is sent: of two quick ones the second knows the first. */
+type Made = (version: number, now: Filters | undefined) => Promise<Filters>;
+
+/** Which filters a listing has after a change, of those that it had. */
+export type Chosen = (filters: readonly string[]) => string[] | null;
+
+/** One of some a step earlier or later; at an end it stays. */
+export function moved(some: readonly string[], one: string, by: -1 | 1): string[] {
+  const rest = some.filter((other) => other !== one);
+  const at = some.indexOf(one);
+  if (at >= 0) rest.splice(Math.max(0, at + by), 0, one);
+  return rest;
+}
 
 /** Changes what is set about filters, for the version that was on the screen. */
 export function useFiltersChange(version: number): (change: Made, says?: string) => Promise<ProblemError | null> {
@@ -43,7 +55,7 @@ export function useFiltersChange(version: number): (change: Made, says?: string)
       inTurn('filters', async () => {
         const from = latestOfMine('filters', version);
         const result = await make(queries, {
-          run: () => change(from),
+          run: () => change(from, queries.getQueryData(filtersQuery.queryKey)),
           changes: () => [{ about: 'frame', id: null }],
           says,
           show: (after) => {
@@ -59,22 +71,26 @@ export function useFiltersChange(version: number): (change: Made, says?: string)
 }
 
 export const chooseFilters =
-  (of: 'everywhere' | 'search', filters: string[] | null): Made =>
-  (version) =>
-    ask(api.PUT('/api/filters', { params: { header: ifMatch(version) }, body: { of, filters } }));
+  (of: 'everywhere' | 'search', change: Chosen): Made =>
+  (version, now) =>
+    ask(api.PUT('/api/filters', { params: { header: ifMatch(version) }, body: { of, filters: change(now?.[of] ?? now?.everywhere ?? []) } }));
 
 export const wordFilter =
-  (body: FilterWords): Made =>
-  (version) =>
-    ask(api.PATCH('/api/filters/words', { params: { header: ifMatch(version) }, body }));
+  (body: FilterWords | ((now: Filters | undefined) => FilterWords)): Made =>
+  (version, now) =>
+    ask(api.PATCH('/api/filters/words', { params: { header: ifMatch(version) }, body: typeof body === 'function' ? body(now) : body }));
 
 /** Gives the listing of one place filters of its own, or takes them back. */
-export function usePlaceFilters(): (id: string, version: number, filters: string[] | null, says: string) => Promise<ProblemError | null> {
+export function usePlaceFilters(): (id: string, version: number, change: Chosen, says: string) => Promise<ProblemError | null> {
   const queries = useQueryClient();
   return useCallback(
-    (id, version, filters, says) =>
+    (id, version, change, says) =>
       inTurn(`place ${id}`, async () => {
         const from = latestOfMine(`place ${id}`, version);
+        const sheet = queries.getQueryData(placeQuery(id).queryKey);
+        const shop = queries.getQueryData(filtersQuery.queryKey);
+        const own = sheet?.version === from ? sheet.ownFilters : shop?.own.find(({ place }) => place.id === id)?.filters;
+        const filters = change(own ?? shop?.everywhere ?? []);
         const result = await make<PlaceSheet>(queries, {
           run: () => ask(api.PUT('/api/places/{id}/filters', { params: { path: { id }, header: ifMatch(from) }, body: { filters, of: 'everywhere' } })),
           changes: () => [{ about: 'place', id }],

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, useLayoutEffect, useRef, useState } from 'react';
 import type { Filter, Filters } from '../data/client';
+import { type Chosen, moved } from '../data/filters';
 import { FilterWords } from './FilterWords';
 
 /** The filters of one listing in their order, and those that it could have, too. */
@@ -12,7 +13,7 @@ export function FilterList({
   filters: Filters;
   chosen: readonly string[];
   canEdit: boolean;
-  onChoose: (keys: string[], says: string) => void;
+  onChoose: (change: Chosen, says: string) => void;
 }) {
   const list = useRef<HTMLOListElement>(null);
   const [open, setOpen] = useState<string | null>(null);
@@ -28,21 +29,16 @@ export function FilterList({
     wanted.current = null;
   }, [chosen]);
   const move = (at: number, by: -1 | 1) => {
-    const next = [...chosen];
-    const [one] = next.splice(at, 1);
-    if (!one || at + by < 0 || at + by >= chosen.length) return;
-    next.splice(at + by, 0, one);
-    wanted.current = one;
-    onChoose(next, '');
+    const key = chosen[at];
+    if (key === undefined || at + by < 0 || at + by >= chosen.length) return;
+    wanted.current = key;
+    onChoose((now) => moved(now, key, by), '');
   };
   const takeOut = (at: number) => {
     const key = chosen[at];
     if (key === undefined) return;
     wanted.current = chosen[at + 1] ?? chosen[at - 1] ?? null;
-    onChoose(
-      chosen.filter((one) => one !== key),
-      `Visitors no longer narrow by ${nameOf(key).toLowerCase()} here.`,
-    );
+    onChoose((now) => now.filter((one) => one !== key), `Visitors no longer narrow by ${nameOf(key).toLowerCase()} here.`);
   };
   const onKey = (at: number) => (event: KeyboardEvent) => {
     if (event.target !== event.currentTarget || !canEdit) return;
@@ -109,7 +105,7 @@ export function FilterList({
                 type="button"
                 className="button"
                 onClick={() => {
-                  onChoose([...chosen, filter.key], `Visitors narrow by ${nameOf(filter.key).toLowerCase()} here.`);
+                  onChoose((now) => [...now.filter((one) => one !== filter.key), filter.key], `Visitors narrow by ${nameOf(filter.key).toLowerCase()} here.`);
                 }}
               >
                 Add {nameOf(filter.key)} {filter.choices > 1 && <span className="text-sm text-soft">{filter.choices}</span>}

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { Filter, Filters } from '../data/client';
-import { choicesQuery, useFiltersChange, wordFilter } from '../data/filters';
+import { choicesQuery, moved, useFiltersChange, wordFilter } from '../data/filters';
 import { Choices } from '../parts/Choices';
 import { KeptField } from '../parts/KeptField';
 import { Wrong } from '../parts/Notice';
@@ -30,11 +30,17 @@ export function FilterWords({ filters, filter, canEdit }: { filters: Filters; fi
   const ordered = filter.order === 'hand' ? [...own].sort((a, b) => (rank.get(a.value) ?? choices.length) - (rank.get(b.value) ?? choices.length)) : own;
   const shown = all ? ordered : ordered.slice(0, SOME);
   const move = (at: number, by: -1 | 1) => {
-    const next = ordered.map(({ value }) => value);
-    const [one] = next.splice(at, 1);
-    if (!one) return;
-    next.splice(at + by, 0, one);
-    void put({ byHand: next });
+    const value = ordered[at]?.value;
+    if (value === undefined) return;
+    const shown = ordered.map((one) => one.value);
+    const next = wordFilter((now) => {
+      const byHand = now?.filters.find(({ key }) => key === filter.key)?.byHand ?? [];
+      return {
+        filter: filter.key,
+        byHand: moved([...byHand.filter((one) => shown.includes(one)), ...shown.filter((one) => !byHand.includes(one))], value, by),
+      };
+    });
+    void change(next).then((wrong) => setProblem(wrong?.message ?? null));
   };
   return (
     <div className="grid gap-3 pb-4 pl-3">

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { Filters } from '../data/client';
-import { chooseFilters, filtersQuery, useFiltersChange, usePlaceFilters } from '../data/filters';
+import { type Chosen, chooseFilters, filtersQuery, useFiltersChange, usePlaceFilters } from '../data/filters';
 import { type Looking, placeQuery, sessionQuery, today } from '../data/queries';
 import { Trouble, Wrong } from '../parts/Notice';
 import { PlacePicker } from '../parts/PlacePicker';
@@ -78,12 +78,10 @@ function Listings({
   const [giving, setGiving] = useState(false);
   const chosen = of === 'search' ? filters.search : of === '' ? filters.everywhere : (filters.own.find((one) => one.place.id === of)?.filters ?? null);
   const name = of === 'search' ? 'Search results' : of === '' ? 'All listings' : (place?.title ?? '');
-  const put = async (next: string[] | null, says: string) => {
+  const put = async (chosen: Chosen, says: string) => {
     const wrong = place
-      ? await changePlace(place.id, place.version, next, says)
-      : of === ''
-        ? await change(chooseFilters('everywhere', next), says)
-        : await change(chooseFilters('search', next), says);
+      ? await changePlace(place.id, place.version, chosen, says)
+      : await change(chooseFilters(of === 'search' ? 'search' : 'everywhere', chosen), says);
     setProblem(wrong?.message ?? null);
   };
   const tab = (id: string, title: string) => (
@@ -132,17 +130,21 @@ function Listings({
               {of === 'search' ? 'Search results have' : `${name} has`} the filters of all listings: {namesOf(filters, filters.everywhere)}.
             </p>
             {canEdit && (
-              <button type="button" className="button button--tide" onClick={() => void put(filters.everywhere, `${name} can have filters of its own now.`)}>
+              <button
+                type="button"
+                className="button button--tide"
+                onClick={() => void put(() => filters.everywhere, `${name} can have filters of its own now.`)}
+              >
                 Give {of === 'search' ? 'them filters of their' : 'it filters of its'} own
               </button>
             )}
           </div>
         ) : (
-          <FilterList filters={filters} chosen={chosen} canEdit={canEdit} onChoose={(next, says) => void put(next, says)} />
+          <FilterList filters={filters} chosen={chosen} canEdit={canEdit} onChoose={(chosen, says) => void put(chosen, says)} />
         )}
         {chosen !== null && of !== '' && canEdit && (
           <p className="mt-4">
-            <button type="button" className="choice" onClick={() => void put(null, `${name}: the filters of all listings again.`)}>
+            <button type="button" className="choice" onClick={() => void put(() => null, `${name}: the filters of all listings again.`)}>
               the filters of all listings again
             </button>
           </p>
