@@ -36,6 +36,8 @@ final readonly class PlaceRow
         public string $suggestedAddress,
         #[OA\Property(description: 'How many findings there are about it, or within its page')]
         public int $findings = 0,
+        #[OA\Property(description: 'Of these, by which visitors find nothing')]
+        public int $broken = 0,
     ) {
     }
 }

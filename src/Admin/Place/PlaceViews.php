@@ -64,7 +64,7 @@ final readonly class PlaceViews
     {
         $ids = array_map(static fn (ListedPlace $one): string => $one->place->id, $listed);
         $steps = $withSteps ? $this->steps($ids) : [];
-        [$findings] = $withSteps ? $this->findings->counts($ids) : [[]];
+        [$findings, $broken] = $withSteps ? $this->findings->counts($ids) : [[], []];
 
         return array_map(fn (ListedPlace $one): PlaceRow => new PlaceRow(
             $this->brief($one->place),
@@ -78,6 +78,7 @@ final readonly class PlaceViews
             $one->place->kind->isFixed(),
             $one->place->tidyAddress()->path,
             $findings[$one->place->id] ?? 0,
+            $broken[$one->place->id] ?? 0,
         ), $listed);
     }
 

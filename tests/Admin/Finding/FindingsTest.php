@@ -30,6 +30,19 @@ final class FindingsTest extends ApiTestCase
         self::assertSame(404, $this->answered());
     }
 
+    public function testATableOfPlacesTellsWhatIsBrokenFromWhatIsNot(): void
+    {
+        $marks = function (string $words): array {
+            $row = $this->at($this->get("/api/places?q=$words"), 'rows', 0);
+            self::assertIsArray($row);
+
+            return [$row['findings'] ?? null, $row['broken'] ?? null];
+        };
+        self::assertSame([1, 1], $marks('three+days'));
+        self::assertSame([1, 0], $marks('forty+colours'));
+        self::assertSame([0, 0], $marks('awl,+fine'));
+    }
+
     public function testMendsAreEditsAndTheTrayKnows(): void
     {
         $id = $this->idsAt('/api/findings/page?kind=link-closed')[0];

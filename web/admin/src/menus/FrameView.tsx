@@ -97,7 +97,7 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
       {children}
       {wrong(one.menuId) > 0 && (
         <span className="px-3 pb-1">
-          <Found count={wrong(one.menuId)} />
+          <Found count={wrong(one.menuId)} broken={marks.data?.broken[one.menuId ?? ''] ?? 0} />
         </span>
       )}
     </BayBox>

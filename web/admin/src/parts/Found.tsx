@@ -1,10 +1,13 @@
 /** That something is wrong with a thing, where it stands; what it is, is in its title and in the link check. */
-export function Found({ count, says }: { count: number; says?: string }) {
+export function Found({ count, broken }: { count: number; broken: number }) {
   const words = `${count} ${count === 1 ? 'finding' : 'findings'}`;
   return (
-    <span className="shrink-0 text-sm whitespace-nowrap text-brick" title={says ?? `${words} in the link check`}>
-      <span aria-hidden="true">✕ </span>
-      {says ?? words}
+    <span
+      className={`shrink-0 text-sm whitespace-nowrap ${broken > 0 ? 'text-brick' : 'text-soft'}`}
+      title={broken > 0 ? `${words} in the link check; by ${broken === count && count === 1 ? 'it' : broken} visitors find nothing` : `${words} in the link check`}
+    >
+      <span aria-hidden="true">{broken > 0 ? '✕ ' : '◦ '}</span>
+      {words}
     </span>
   );
 }

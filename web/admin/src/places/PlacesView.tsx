@@ -164,7 +164,7 @@ function Head({ one, order, down, onOrder }: { one: Order; order: Order; down: s
 }
 
 const Cells = memo(function Cells({
-  row: { place, menus, listed, steps, visits, changedAt, changedBy, addressIsFixed, suggestedAddress, findings },
+  row: { place, menus, listed, steps, visits, changedAt, changedBy, addressIsFixed, suggestedAddress, findings, broken },
   canEdit,
   onToggle,
 }: {
@@ -195,7 +195,7 @@ const Cells = memo(function Cells({
             {place.title}
           </Link>
           {place.lightWords !== 'Open' && <span className="text-sm whitespace-nowrap text-dusk">{place.lightWords}</span>}
-          {findings > 0 && <Found count={findings} />}
+          {findings > 0 && <Found count={findings} broken={broken} />}
         </span>
       </td>
       <td className="py-1 pr-4 whitespace-nowrap">{place.kindWords}</td>

@@ -58,7 +58,7 @@ export default function PoliciesView() {
                 {canEdit && (
                   <input
                     type="checkbox"
-                    className="mt-0.5 size-4 accent-tide"
+                    className="mt-0.5 size-4 shrink-0 accent-tide"
                     aria-label={title}
                     checked={!left.has(name)}
                     onChange={(event) =>
