@@ -20,8 +20,9 @@ use Symfony\Component\Scheduler\ScheduleProviderInterface;
 use Symfony\Contracts\Cache\CacheInterface;
 
 /**
- * What is done by the clocks of the shop. Every minute: what changed is looked at, also what nobody waits for. Every day: at night everything is looked at anew, since visits count by day, and other web
- * sites are asked; in the morning those who want it are told what broke. Of several workers one does it.
+ * What is done by the clocks of the shop. Every minute what changed is looked at, also what nobody waits for. Every night everything
+ * is looked at anew, since visits count by day, and other web sites are asked; in the morning those who want it are told what broke.
+ * Of several workers one does it; what was missed while there was none is done once.
  */
 #[AsSchedule('nightly')]
 final class Nightly implements ScheduleProviderInterface
@@ -46,6 +47,6 @@ final class Nightly implements ScheduleProviderInterface
             $daily('02:20', new WalkOver(CopyName::Workbench->value)),
             $daily('03:00', new AskOutside()),
             $daily('06:30', new TellOfTheMorning()),
-        )->stateful($this->cache)->lock($this->locks->createLock('lantern-nightly'));
+        )->stateful($this->cache)->lock($this->locks->createLock('lantern-nightly'))->processOnlyLastMissedRun(true);
     }
 }
