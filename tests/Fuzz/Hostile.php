@@ -119,9 +119,9 @@ final class Hostile
     /** @param Schema $schema */
     private function text(array $schema, string $name): string
     {
-        if ('uuid' === ($schema['format'] ?? null) || \in_array($name, ['id', 'entryId', 'entryIds', 'placeId', 'parentId', 'leftOut'], true)) {
+        if ('uuid' === ($schema['format'] ?? null) || \in_array($name, ['id', 'entryId', 'entryIds', 'placeId', 'parentId', 'leftOut', 'findings'], true)) {
             return $this->id(match ($name) {
-                'menuId' => 'menu', 'entryId', 'entryIds' => 'entry', default => 'place',
+                'menuId' => 'menu', 'entryId', 'entryIds' => 'entry', 'findings' => 'finding', default => 'place',
             });
         }
         if ('date-time' === ($schema['format'] ?? null)) {

@@ -8,6 +8,7 @@ use Lantern\Admin\Http\ApiDescription;
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
 use Lantern\Tests\Admin\ApiTestCase;
+use Lantern\Workbench\Findings\LinkCheck;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\File\UploadedFile;
 use Symfony\Component\HttpFoundation\Request;
@@ -114,7 +115,8 @@ final class HostileRequestsTest extends ApiTestCase
     private function known(): array
     {
         $known = [];
-        foreach (['place' => 'SELECT id FROM place ORDER BY kind, id', 'menu' => 'SELECT id FROM menu ORDER BY id', 'entry' => 'SELECT id FROM entry ORDER BY id', 'redirect' => 'SELECT id FROM redirect ORDER BY id'] as $of => $sql) {
+        self::assertTrue($this->service(LinkCheck::class)->catchUp());
+        foreach (['place' => 'SELECT id FROM place ORDER BY kind, id', 'menu' => 'SELECT id FROM menu ORDER BY id', 'entry' => 'SELECT id FROM entry ORDER BY id', 'redirect' => 'SELECT id FROM redirect ORDER BY id', 'finding' => "SELECT id FROM journal.finding WHERE copy = 'workbench' ORDER BY id"] as $of => $sql) {
             $known[$of] = array_values(array_filter($this->workbench()->fetchFirstColumn($sql), \is_string(...)));
         }
 
@@ -145,7 +147,7 @@ final class HostileRequestsTest extends ApiTestCase
             $text = \is_scalar($value) ? (string) $value : '';
             if ('path' === $parameter['in']) {
                 $id = 'id' === $name ? $hostile->id(match (true) {
-                    str_contains($path, 'menus') => 'menu', str_contains($path, 'redirects') => 'redirect', default => 'place',
+                    str_contains($path, 'menus') => 'menu', str_contains($path, 'redirects') => 'redirect', str_contains($path, 'findings') && !str_contains($path, 'within') => 'finding', default => 'place',
                 }) : $text;
                 $path = str_replace("{{$name}}", rawurlencode($hostile->chance(10) ? $hostile->badText() : $id), $path);
             } elseif ('header' === $parameter['in']) {
