@@ -38,7 +38,7 @@ final class FindingsTest extends ApiTestCase
 
             return [$row['findings'] ?? null, $row['broken'] ?? null];
         };
-        self::assertSame([1, 1], $marks('three+days'));
+        self::assertSame([2, 1], $marks('three+days'));
         self::assertSame([1, 0], $marks('forty+colours'));
         self::assertSame([0, 0], $marks('awl,+fine'));
     }

@@ -26,7 +26,7 @@ final class InspectionTest extends ShopTestCase
         $inspection->walk($copy);
         $this->workbench()->executeStatement("SET search_path TO {$copy->value}, catalogue, journal");
         for ($edit = 0; $edit < self::EDITS; $edit += 1 + $times) {
-            $times = mt_rand(0, 2);
+            $times = mt_rand(0, 4);
             for ($n = 0; $n <= $times; ++$n) {
                 $this->edit();
             }
