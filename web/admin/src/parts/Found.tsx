@@ -4,7 +4,7 @@ export function Found({ count, broken }: { count: number; broken: number }) {
   return (
     <span
       className={`shrink-0 text-sm whitespace-nowrap ${broken > 0 ? 'text-brick' : 'text-soft'}`}
-      title={broken > 0 ? `${words} in the link check; by ${broken === count && count === 1 ? 'it' : broken} visitors find nothing` : `${words} in the link check`}
+      title={`${words} in the link check${broken > 0 ? `; ${broken} by which visitors find nothing` : ''}`}
     >
       <span aria-hidden="true">{broken > 0 ? '✕ ' : '◦ '}</span>
       {words}
