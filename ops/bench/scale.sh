@@ -3,25 +3,10 @@
 
 # The shop, filled and served.
 grown_shop() {
-  export LANTERN_VAR="$root/var/bench"
-  . ops/lib.sh
-  storefront_port=${LANTERN_BENCH_STOREFRONT_PORT:-8290}
-  admin_port=${LANTERN_BENCH_ADMIN_PORT:-8291}
-  database_port=${LANTERN_BENCH_DATABASE_PORT:-8292}
-  postgres_options=()
-  rm -rf "$LANTERN_VAR/postgres" "$LANTERN_VAR/files" "$LANTERN_VAR/cache/addresses" "$LANTERN_VAR/cache/pages"
-  trap stop_all EXIT
-  trap 'exit 130' INT TERM
-  write_environment
-  install_packages
-  install_libraries
-  build
-  start_database
-  quietly php bin/console doctrine:migrations:migrate --no-interaction
-  quietly php bin/console lantern:demo
+  . ops/bench/shop.sh
+  measured_shop
   say 'Filling the shop: 150,000 places, 1,000,000 redirects, 5,000,000 rows of visits'
-  quietly "$(postgres_bin)/psql" -q -h 127.0.0.1 -p "$database_port" -U lantern -d lantern -f ops/bench/scale.sql
-  quietly "$(postgres_bin)/psql" -q -h 127.0.0.1 -p "$database_port" -U lantern -d lantern -c 'VACUUM ANALYZE'
+  fill_shop scale.sql
   start_web
   export "${environment[@]}"
 }

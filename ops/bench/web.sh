@@ -1,12 +1,7 @@
 # What the storefront answers in a second, beside what the same servers could answer at the most.
 # Sourced by bin/bench, with `root` set. Everything is measured in one run, one thing after the other, several times round.
-export LANTERN_VAR="$root/var/bench"
-. ops/lib.sh
-storefront_port=${LANTERN_BENCH_STOREFRONT_PORT:-8290}
-admin_port=${LANTERN_BENCH_ADMIN_PORT:-8291}
-database_port=${LANTERN_BENCH_DATABASE_PORT:-8292}
+. ops/bench/shop.sh
 side_port=${LANTERN_BENCH_SIDE_PORT:-8293}
-postgres_options=()
 rounds=${LANTERN_BENCH_ROUNDS:-5} seconds=${LANTERN_BENCH_SECONDS:-4} connections=4
 
 side_server() {
@@ -51,17 +46,8 @@ fill() {
 }
 
 bench_web() {
-  command -v wrk >/dev/null || { is_root || die 'wrk is missing: apt-get install wrk.'; quietly apt-get update; quietly apt-get install -y --no-install-recommends wrk; }
-  rm -rf "$LANTERN_VAR/postgres" "$LANTERN_VAR/files" "$LANTERN_VAR/cache/addresses"
-  trap stop_all EXIT
-  trap 'exit 130' INT TERM
-  write_environment
-  install_packages
-  install_libraries
-  build
-  start_database
-  quietly php bin/console doctrine:migrations:migrate --no-interaction
-  quietly php bin/console lantern:demo
+  install_wrk
+  measured_shop
   php ops/bench/fill.php 100000 >/dev/null
   export_map
   nginx_addition=side_server start_web

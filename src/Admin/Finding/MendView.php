@@ -22,11 +22,13 @@ final readonly class MendView
         public string $touches,
         #[OA\Property(type: 'string', enum: MendAsks::class, description: 'What it needs to be told')]
         public string $asks,
+        #[OA\Property(description: 'What it is called for many findings at once; null where each has to be looked at')]
+        public ?string $together,
     ) {
     }
 
     public static function of(Mend $mend): self
     {
-        return new self($mend->kind->value, $mend->says, $mend->touches, $mend->kind->asks()->value);
+        return new self($mend->kind->value, $mend->says, $mend->touches, $mend->kind->asks()->value, $mend->together());
     }
 }

@@ -42,6 +42,24 @@ final readonly class Answer
         return null !== $this->location;
     }
 
+    /** Whether whoever asks gets to something: a page, one that is not for everybody, or where a redirect leads. */
+    public function arrives(): bool
+    {
+        return $this->isRedirect() || 200 === $this->status || 403 === $this->status;
+    }
+
+    /** How many redirects, and closed places that lead elsewhere, a visitor is led over; all of them in one hop of the browser. */
+    public function hops(): int
+    {
+        return \count(array_filter($this->trail, static fn (Step $step): bool => Why::Redirect === $step->why || Why::ClosedElsewhere === $step->why));
+    }
+
+    /** The addresses that it goes by, for people to read. */
+    public function trailWords(): string
+    {
+        return implode(' → ', array_map(static fn (Step $step): string => $step->from, $this->trail));
+    }
+
     /**
      * How long a browser, or a cache on the way, may give this answer without asking again, in seconds
      * (RFC 9111, 4.2). What is for good is kept for an hour, not for ever: an address may be taken back

@@ -47,7 +47,7 @@ final readonly class EntryMend
             MendKind::AnotherLabel => new Rewrite(new Entry($entry->id, $entry->target, $this->told, [], $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note, $entry->filling, $entry->content)),
             MendKind::DatesOfPlace => new Rewrite(new Entry($entry->id, $entry->target, $entry->label, [], $entry->enabled, $entry->audience, new Opening(), $entry->newTab, $entry->note, $entry->filling, $entry->content)),
             MendKind::Write, MendKind::NearestColour => new Rewrite($this->piece($entry)),
-            default => throw new Refused('mend', 'This is put right by hand, where it is.'),
+            default => throw new ByHand(),
         };
     }
 
@@ -73,7 +73,7 @@ final readonly class EntryMend
         }
         $name = $this->finding->detail('name');
         if (!$piece instanceof Band && !$piece instanceof Panel || !\in_array($name, ['heading', 'text', 'link', 'pointed'], true)) {
-            throw new Refused('mend', 'This is put right by hand, where it is.');
+            throw new ByHand();
         }
         $colour = Colour::fromHex($this->finding->detail('colour'));
         $own = new Colours(...[$name => $colour]);

@@ -36,6 +36,12 @@ final class Examination
         $this->leads[$placeId] = true;
     }
 
+    /** A day as it is told: in the time zone of the shop. */
+    public function day(\DateTimeImmutable $moment): string
+    {
+        return $moment->setTimezone($this->shop->zone())->format('j F Y');
+    }
+
     /** @return list<Finding> */
     public function findings(): array
     {

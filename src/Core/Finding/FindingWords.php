@@ -25,13 +25,13 @@ final class FindingWords
             FindingKind::OutsideBroken => "$link leads to {$of('url')}, which {$of('answer')}.",
             FindingKind::OutsideMoved => "$link leads to {$of('url')}, which moved for good to {$of('new')}.",
             FindingKind::OutsideSecure => "$link leads to {$of('url')}, which answers on https as well.",
-            FindingKind::PictureGone => "$link is not shown: ".('' === $to ? "{$of('picture')} $is." : self::place($to)." $is."),
+            FindingKind::PictureGone => "$link is not shown: ".('' === $of('picture') ? self::place($to) : $of('picture'))." $is.",
             FindingKind::PictureWithoutWords => 'It shows something that no words tell to those who cannot see it.'.($finding->times() > 1 ? " ({$finding->times()} times)" : ''),
             FindingKind::ListsNothing => 'Something leads to it, and it lists nothing.',
             FindingKind::PlaceAlone => "It opens at {$of('address')}, but no menu, text or list leads to it.",
             FindingKind::PlaceFar => "No way of {$of('steps')} steps or fewer leads there from the front page.",
             FindingKind::PolicyNotInFooter => 'It opens, but no menu of the footer leads to it.',
-            FindingKind::PlaceTwice => "“{$to}” stands in this menu already, as “{$of('other')}”.",
+            FindingKind::PlaceTwice => ucfirst(self::place($to))." stands in this menu already, as “{$of('other')}”.",
             FindingKind::LabelTwice => "Two lines side by side are called “{$of('label')}”, and lead to two places.",
             FindingKind::LabelForTwo => "“{$of('label')}” leads to “{$to}” ({$of('at')}) here, and to “{$of('other')}” ({$of('there')}) in {$of('where')}.",
             FindingKind::HeadingEmpty => 'Nothing below it is shown to anybody, so it is left out.',
@@ -58,6 +58,6 @@ final class FindingWords
 
     private static function place(string $title): string
     {
-        return 'A place' === $title || 'a place' === $title ? 'a place' : "“{$title}”";
+        return '' === $title ? 'a place' : "“{$title}”";
     }
 }

@@ -10,7 +10,6 @@ use Lantern\Core\Address\Query;
 use Lantern\Core\Address\ReservedAddresses;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
-use Lantern\Core\Answer\Why;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Words\Anchor;
 use Lantern\Core\Words\Link;
@@ -81,15 +80,10 @@ final readonly class LinkCheck
 
         return match (true) {
             null === $place => 'is no longer there',
-            $place->light->opens() && null !== $place->opening->from && $moment < $place->opening->from => 'opens only on '.$this->day($place->opening->from),
-            $place->light->opens() && null !== $place->opening->until => 'closed on '.$this->day($place->opening->until),
+            $place->light->opens() && null !== $place->opening->from && $moment < $place->opening->from => 'opens only on '.$this->examination->day($place->opening->from),
+            $place->light->opens() && null !== $place->opening->until => 'closed on '.$this->examination->day($place->opening->until),
             default => 'is closed',
         };
-    }
-
-    private function day(\DateTimeImmutable $day): string
-    {
-        return $day->setTimezone($this->examination->shop->zone())->format('j F Y');
     }
 
     /** @param list<string> $met */
@@ -102,7 +96,7 @@ final readonly class LinkCheck
 
             return;
         }
-        $details = ['link' => $words, 'to' => $place->title ?? 'A place', 'place' => $place->id ?? '', 'address' => $place->address->path ?? '', 'is' => $this->closedWords($place), 'asked' => $link->placeId ?? ''];
+        $details = ['link' => $words, 'to' => $place->title ?? '', 'place' => $place->id ?? '', 'address' => $place->address->path ?? '', 'is' => $this->closedWords($place), 'asked' => $link->placeId ?? ''];
         if ('picture' === $link->form || 'video' === $link->form) {
             $this->examination->note(new Finding(FindingKind::PictureGone, $subject, $details, $met, $link->placeId ?? ''));
 
@@ -133,11 +127,11 @@ final readonly class LinkCheck
         $answer = $this->answer($target);
         $place = $answer->place;
         $details = ['link' => $words, 'address' => $address->path, 'typed' => $target, 'to' => $place->title ?? '', 'place' => $place->id ?? ''];
-        if (200 === $answer->status || 403 === $answer->status || $answer->isRedirect()) {
+        if ($answer->arrives()) {
             if (null !== $place) {
                 $this->examination->leadsTo($place->id);
             }
-            $over = $answer->isRedirect() && [] !== array_filter($answer->trail, static fn ($step): bool => Why::Redirect === $step->why || Why::ClosedElsewhere === $step->why);
+            $over = $answer->isRedirect() && $answer->hops() > 0;
             // A reference has no query, and it needs a place.
             if (null !== $place && '' === $query) {
                 $this->examination->note(new Finding($over ? FindingKind::LinkOverRedirect : FindingKind::LinkTyped, $subject, $details, $met, $target));

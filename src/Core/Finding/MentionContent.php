@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Core\Finding;
 
 use Lantern\Core\Address\Address;
-use Lantern\Core\Answer\Step;
 
 /** An address of the shop that stands outside of it: an advertisement, a printed code. */
 final readonly class MentionContent implements Examinable
@@ -24,11 +23,10 @@ final readonly class MentionContent implements Examinable
         $answer = $examination->links->answer($this->address->encoded());
         $subject = new Subject(SubjectType::Mention, $this->id, $this->name, where: $this->kind);
         $details = ['address' => $this->address->path, 'to' => $answer->place->title ?? '', 'place' => $answer->place->id ?? ''];
-        $arrives = $answer->isRedirect() || 200 === $answer->status || 403 === $answer->status;
-        if (!$arrives) {
+        if (!$answer->arrives()) {
             $examination->note(new Finding(FindingKind::MentionBroken, $subject, $details + ['is' => null === $answer->place ? '' : $examination->links->closedWords($answer->place)], [$this->address->path]));
-        } elseif (RedirectContent::hops($answer) > 1) {
-            $examination->note(new Finding(FindingKind::MentionRoundabout, $subject, $details + ['trail' => implode(' → ', array_map(static fn (Step $step): string => $step->from, $answer->trail)), 'hops' => RedirectContent::hops($answer)], [$this->address->path]));
+        } elseif ($answer->hops() > 1) {
+            $examination->note(new Finding(FindingKind::MentionRoundabout, $subject, $details + ['trail' => $answer->trailWords(), 'hops' => $answer->hops()], [$this->address->path]));
         }
     }
 }

@@ -21,6 +21,7 @@ use Lantern\Core\Piece\Piece;
 use Lantern\Core\Piece\PieceWords;
 use Lantern\Core\Piece\SignUp;
 use Lantern\Core\Piece\Text;
+use Lantern\Core\Place\Opening;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Visitor;
 use Lantern\Core\Words\Words;
@@ -28,7 +29,8 @@ use Lantern\Core\Words\Words;
 /** A menu, a page that is laid out, a wide panel, or a column of the footer: entries and pieces with what they lead to. */
 final readonly class MenuContent implements Examinable
 {
-    private const UNSEEN = '-30 days';
+    /** Whoever has not been seen for so long was probably forgotten. */
+    private const UNSEEN = '+30 days';
 
     /**
      * @param string                            $id         of the menu; of the page, the entry or the column
@@ -159,7 +161,7 @@ final readonly class MenuContent implements Examinable
 
             return;
         }
-        $examination->note(new Finding(FindingKind::EntryClosed, $this->subject($entry, $places), ['link' => $words, 'to' => $place->title ?? 'A place', 'place' => $place->id ?? '', 'address' => $place->address->path ?? '', 'is' => $examination->links->closedWords($place)], [...$met, ...(null === $place ? [] : [$place->address->path])]));
+        $examination->note(new Finding(FindingKind::EntryClosed, $this->subject($entry, $places), ['link' => $words, 'to' => $place->title ?? '', 'place' => $place->id ?? '', 'address' => $place->address->path ?? '', 'is' => $examination->links->closedWords($place)], [...$met, ...(null === $place ? [] : [$place->address->path])]));
     }
 
     /**
@@ -193,11 +195,9 @@ final readonly class MenuContent implements Examinable
         }
     }
 
-    private static function span(\Lantern\Core\Place\Opening $opening, Examination $examination): string
+    private static function span(Opening $opening, Examination $examination): string
     {
-        $day = static fn (\DateTimeImmutable $day): string => $day->setTimezone($examination->shop->zone())->format('j F Y');
-
-        return trim((null === $opening->from ? '' : 'from '.$day($opening->from)).(null === $opening->until ? '' : ' until '.$day($opening->until)));
+        return trim((null === $opening->from ? '' : 'from '.$examination->day($opening->from)).(null === $opening->until ? '' : ' until '.$examination->day($opening->until)));
     }
 
     /**
@@ -234,7 +234,7 @@ final readonly class MenuContent implements Examinable
             if (null === $first) {
                 $seen[$entry->target->placeId][] = $entry;
             } else {
-                $examination->note(new Finding(FindingKind::PlaceTwice, $this->subject($entry, $places), ['to' => $places[$entry->target->placeId]->title ?? 'A place', 'other' => $this->label($first, $places)], $this->visits($entry, $places)));
+                $examination->note(new Finding(FindingKind::PlaceTwice, $this->subject($entry, $places), ['to' => $places[$entry->target->placeId]->title ?? '', 'other' => $this->label($first, $places)], $this->visits($entry, $places)));
             }
         }
     }
@@ -266,9 +266,9 @@ final readonly class MenuContent implements Examinable
                 }
                 $ended = $left->entry->opening->until ?? $since;
                 $since = $ended <= $examination->moment ? max($since, $ended) : $since;
-                $unseen = $since->modify('+30 days');
-                if ($since <= $examination->moment->modify(self::UNSEEN)) {
-                    $examination->note(new Finding(FindingKind::EntryUnseen, $this->subject($left->entry, $places), ['why' => $left->reason->words(), 'since' => $since->setTimezone($examination->shop->zone())->format('j F Y')], $this->visits($left->entry, $places)));
+                $unseen = $since->modify(self::UNSEEN);
+                if ($unseen <= $examination->moment) {
+                    $examination->note(new Finding(FindingKind::EntryUnseen, $this->subject($left->entry, $places), ['why' => $left->reason->words(), 'since' => $examination->day($since)], $this->visits($left->entry, $places)));
                 } else {
                     $examination->shop->until($unseen);
                 }

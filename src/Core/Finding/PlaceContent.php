@@ -59,7 +59,7 @@ final readonly class PlaceContent implements Examinable
         }
         $answer = $examination->links->answer($this->place->address->encoded());
         if (!$answer->isRedirect()) {
-            $this->note($examination, FindingKind::ClosedAnswerNowhere, ['to' => $to->title ?? 'a place', 'place' => $to->id ?? '', 'is' => $examination->links->closedWords($to)]);
+            $this->note($examination, FindingKind::ClosedAnswerNowhere, ['to' => $to->title ?? '', 'place' => $to->id ?? '', 'is' => $examination->links->closedWords($to)]);
         }
     }
 

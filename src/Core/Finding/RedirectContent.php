@@ -5,17 +5,15 @@ declare(strict_types=1);
 namespace Lantern\Core\Finding;
 
 use Lantern\Core\Answer\Answer;
-use Lantern\Core\Answer\Step;
-use Lantern\Core\Answer\Why;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
 
 /** One redirect, with the time that somebody followed it last. */
 final readonly class RedirectContent implements Examinable
 {
-    private const UNUSED = '-1 year';
+    private const UNUSED = '+1 year';
 
-    /** @param \DateTimeImmutable|null $followed null: not since it was made */
+    /** @param \DateTimeImmutable|null $followed the day, which is one of the shop's already; null: not since it was made */
     public function __construct(public Rule $rule, private \DateTimeImmutable $made, private ?\DateTimeImmutable $followed)
     {
     }
@@ -31,7 +29,7 @@ final readonly class RedirectContent implements Examinable
         $subject = new Subject(SubjectType::Redirect, $rule->id, $rule->sourceWords());
         $note = static fn (FindingKind $kind, array $details = []) => $examination->note(new Finding($kind, $subject, $details, [$rule->source->path]));
         if (null !== $rule->until && $rule->until <= $examination->moment) {
-            $note(FindingKind::RedirectEnded, ['ended' => $rule->until->setTimezone($examination->shop->zone())->format('j F Y')]);
+            $note(FindingKind::RedirectEnded, ['ended' => $examination->day($rule->until)]);
 
             return;
         }
@@ -49,11 +47,11 @@ final readonly class RedirectContent implements Examinable
             $examination->links->outside($rule->goal->outside, $rule->sourceWords(), $subject, [$rule->source->path]);
         }
         $since = $this->followed ?? $this->made;
-        $yearAgo = $examination->moment->modify(self::UNUSED);
-        if ($since < $yearAgo) {
-            $note(FindingKind::RedirectUnused, ['since' => $since->format('j F Y')]);
+        $unused = $since->modify(self::UNUSED);
+        if ($unused < $examination->moment) {
+            $note(FindingKind::RedirectUnused, ['since' => null === $this->followed ? $examination->day($this->made) : $this->followed->format('j F Y')]);
         } else {
-            $examination->shop->until($since->modify('+1 year'));
+            $examination->shop->until($unused);
         }
     }
 
@@ -65,7 +63,7 @@ final readonly class RedirectContent implements Examinable
         if (null === $answer) {
             // All below an address that leads on to another: what stands there is as it may be, but for the place itself.
             if (null !== $this->rule->goal->placeId && true !== $place?->opensAt($examination->moment)) {
-                $note(FindingKind::RedirectNowhere, ['to' => $place->title ?? 'A place', 'place' => $place->id ?? '', 'is' => $examination->links->closedWords($place)]);
+                $note(FindingKind::RedirectNowhere, ['to' => $place->title ?? '', 'place' => $place->id ?? '', 'is' => $examination->links->closedWords($place)]);
 
                 return true;
             }
@@ -73,18 +71,18 @@ final readonly class RedirectContent implements Examinable
             return false;
         }
         if ($answer->isCircle()) {
-            $note(FindingKind::RedirectLoop, ['trail' => implode(' → ', array_map(static fn (Step $step): string => $step->from, $answer->trail))]);
+            $note(FindingKind::RedirectLoop, ['trail' => $answer->trailWords()]);
 
             return true;
         }
-        if (!$answer->isRedirect() && 200 !== $answer->status && 403 !== $answer->status) {
+        if (!$answer->arrives()) {
             $end = $answer->place ?? $place;
-            $note(FindingKind::RedirectNowhere, ['to' => $end->title ?? $this->rule->goalWords(), 'place' => $end->id ?? '', 'is' => null === $end && null === $this->rule->goal->placeId ? '' : $examination->links->closedWords($end)]);
+            $note(FindingKind::RedirectNowhere, ['to' => $end->title ?? (null === $this->rule->goal->placeId ? $this->rule->goalWords() : ''), 'place' => $end->id ?? '', 'is' => null === $end && null === $this->rule->goal->placeId ? '' : $examination->links->closedWords($end)]);
 
             return true;
         }
-        if (self::hops($answer) > 1) {
-            $note(FindingKind::RedirectChain, ['to' => $answer->place->title ?? $answer->location ?? '', 'place' => $answer->place->id ?? '', 'trail' => implode(' → ', [...array_map(static fn (Step $step): string => $step->from, $answer->trail)]), 'rules' => self::hops($answer)]);
+        if ($answer->hops() > 1) {
+            $note(FindingKind::RedirectChain, ['to' => $answer->place->title ?? $answer->location ?? '', 'place' => $answer->place->id ?? '', 'trail' => $answer->trailWords()]);
 
             return true;
         }
@@ -95,11 +93,5 @@ final readonly class RedirectContent implements Examinable
     private function answer(Examination $examination): ?Answer
     {
         return $this->rule->prefix ? null : $examination->links->answer($this->rule->source->encoded());
-    }
-
-    /** How many redirects, and closed places that lead elsewhere, a visitor is led over; all of them in one hop of the browser. */
-    public static function hops(Answer $answer): int
-    {
-        return \count(array_filter($answer->trail, static fn (Step $step): bool => Why::Redirect === $step->why || Why::ClosedElsewhere === $step->why));
     }
 }

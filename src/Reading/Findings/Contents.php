@@ -6,6 +6,8 @@ namespace Lantern\Reading\Findings;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
+use Lantern\Core\Address\BadAddress;
+use Lantern\Core\Address\Query;
 use Lantern\Core\Finding\DistanceContent;
 use Lantern\Core\Finding\Examinable;
 use Lantern\Core\Finding\FrameContent;
@@ -25,6 +27,7 @@ use Lantern\Core\Menu\Tree;
 use Lantern\Core\Piece\Band;
 use Lantern\Core\Piece\Pale;
 use Lantern\Core\Piece\Panel;
+use Lantern\Core\Piece\Picture;
 use Lantern\Core\Piece\Text;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
@@ -76,7 +79,7 @@ final readonly class Contents
             ...$this->menus($ids['menu'], $known),
             ...$this->places($ids['place'], $known),
             ...([] === $ids['frame'] ? [] : [$this->frame()]),
-            ...([] === $ids['distance'] ? [] : [$this->distances()]),
+            ...([] === $ids['distance'] ? [] : [$this->distances($known)]),
         ];
     }
 
@@ -228,7 +231,7 @@ final readonly class Contents
         return new FrameContent(array_values($hung), $this->copy->places->byIds(array_values(array_unique(array_filter($ids)))), $fit, $shape->drawerBelow, $menuId, $panels, array_values(array_unique($fillings)));
     }
 
-    private function distances(): DistanceContent
+    private function distances(CopyKnowledge $known): DistanceContent
     {
         $visited = [];
         foreach ($this->connection->fetchAllAssociative(<<<'SQL'
@@ -238,19 +241,25 @@ final readonly class Contents
             $visited[] = PlaceReader::fromRow($columns);
         }
 
-        return new DistanceContent($visited, $this->distances->to(array_map(static fn (Place $place): string => $place->id, $visited), $this->copy, $this->connection, DistanceContent::NEAR));
+        $steps = $this->distances->to(array_map(static fn (Place $place): string => $place->id, $visited), $this->copy, $this->connection, DistanceContent::NEAR);
+        $known->expectLed(array_map(strval(...), array_keys(array_filter($steps, is_null(...)))));
+
+        return new DistanceContent($visited, $steps);
     }
 
     /** @param array<string, Tree> $trees */
     private function expectTrees(array $trees, CopyKnowledge $known): void
     {
         $ids = array_map(strval(...), array_keys($trees));
-        $words = $parts = $urls = [];
+        $words = $parts = $urls = $pictures = [];
         foreach ($trees as $tree) {
             $ids = [...$ids, ...$tree->placeIds()];
             foreach ($tree->all() as $entry) {
                 if ($entry->content instanceof Text) {
                     $words[] = new Words($entry->content->html);
+                }
+                if ($entry->content instanceof Picture && '' !== $entry->content->name) {
+                    $pictures[] = $entry->content->name;
                 }
                 if ($entry->target instanceof PlaceTarget && '' !== $entry->target->part) {
                     $parts[] = $entry->target->placeId;
@@ -263,6 +272,7 @@ final readonly class Contents
         $known->expect(array_values(array_unique($ids)), []);
         $known->expectParts($parts);
         $known->expectOutside($urls);
+        $known->expectPictures($pictures);
         $this->expectLinks($words, $known);
     }
 
@@ -283,8 +293,8 @@ final readonly class Contents
                 }
                 if (null !== $link->address) {
                     try {
-                        $paths[] = Address::parse(explode('?', $link->address, 2)[0])->path;
-                    } catch (\DomainException|\InvalidArgumentException|\RuntimeException) {
+                        $paths[] = Address::parse(Query::split($link->address)[0])->path;
+                    } catch (BadAddress) {
                         continue;
                     }
                 }

@@ -18,6 +18,7 @@ use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\Copy;
 use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Menus\Frame;
 use Lantern\Reading\Places\PlaceReader;
 use Lantern\Reading\Redirects\RuleReader;
 
@@ -27,9 +28,6 @@ use Lantern\Reading\Redirects\RuleReader;
  */
 final class CopyKnowledge implements Knowledge
 {
-    /** Footers have bays with these ids. */
-    public const FOOTER = "(b.id LIKE 'footer-%' OR b.id = 'last-line')";
-
     /** @var array<string, Place|null> */
     private array $byId = [];
     /** @var array<string, Place|null> */
@@ -114,11 +112,28 @@ final class CopyKnowledge implements Knowledge
         foreach ($this->listing($ids) as $id) {
             $this->lists[$id] = true;
         }
-        $this->led += array_fill_keys($ids, false);
-        foreach ($this->leading($ids) as $id) {
+        $this->expectLed($ids);
+        $this->readTitles(array_values(array_unique(array_map(static fn (Place $place): string => '' === $place->listing->title ? $place->title : $place->listing->title, $places))));
+    }
+
+    /** @param list<string> $placeIds of which it is asked whether anything leads there */
+    public function expectLed(array $placeIds): void
+    {
+        $this->led += array_fill_keys($placeIds, false);
+        foreach ($this->leading($placeIds) as $id) {
             $this->led[$id] = true;
         }
-        $this->readTitles(array_values(array_unique(array_map(static fn (Place $place): string => '' === $place->listing->title ? $place->title : $place->listing->title, $places))));
+    }
+
+    /** @param list<string> $names of pictures */
+    public function expectPictures(array $names): void
+    {
+        // The pictures that ship with the shop are always there; an uploaded one is as long as its file is.
+        $this->pictures += array_map(static fn (string $name): bool => !str_starts_with($name, 'uploads/'), array_combine($names, $names));
+        $asked = array_values(array_filter($names, fn (string $name): bool => !$this->pictures[$name]));
+        foreach ([] === $asked ? [] : $this->connection->fetchFirstColumn("SELECT file ->> 'stored' FROM place WHERE kind = 'file' AND file ->> 'stored' = ANY (CAST(? AS text[]))", [PgArray::of($asked)]) as $name) {
+            $this->pictures[\is_string($name) ? $name : ''] = true;
+        }
     }
 
     public function get(string $id): ?Place
@@ -174,9 +189,11 @@ final class CopyKnowledge implements Knowledge
 
     public function hasPicture(string $name): bool
     {
-        // The pictures that ship with the shop are always there; an uploaded one is as long as its file is.
-        return $this->pictures[$name] ??= !str_starts_with($name, 'uploads/')
-            || false !== $this->connection->fetchOne("SELECT 1 FROM place WHERE kind = 'file' AND file ->> 'stored' = ?", [$name]);
+        if (!isset($this->pictures[$name])) {
+            $this->expectPictures([$name]);
+        }
+
+        return $this->pictures[$name];
     }
 
     public function listsAnything(Place $place): bool
@@ -192,7 +209,7 @@ final class CopyKnowledge implements Knowledge
     public function isInFooter(string $placeId): bool
     {
         if (null === $this->inFooter) {
-            $this->inFooter = array_fill_keys(array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT unnest(e.leads) FROM bay b JOIN examined e ON e.copy = ? AND e.subject = \'menu:\' || b.menu_id WHERE '.self::FOOTER, [$this->copy->name->value]), \is_string(...)), true);
+            $this->inFooter = array_fill_keys(array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT unnest(e.leads) FROM bay b JOIN examined e ON e.copy = ? AND e.subject = \'menu:\' || b.menu_id WHERE '.Frame::AT_THE_FOOT, [$this->copy->name->value]), \is_string(...)), true);
         }
 
         return isset($this->inFooter[$placeId]);

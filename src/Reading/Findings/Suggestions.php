@@ -61,8 +61,9 @@ final readonly class Suggestions
     /** @return list<string> what its address, or its label, says */
     private function words(Finding $finding): array
     {
-        $last = str_replace('-', ' ', basename('' === $finding->detail('address') ? $finding->subject->name : $finding->detail('address')));
+        $steps = explode('/', '' === $finding->detail('address') ? $finding->subject->name : $finding->detail('address'));
+        $label = 1 === preg_match('/^“(.*)”$/us', $finding->detail('link'), $found) ? $found[1] : '';
 
-        return array_values(array_unique(array_filter([$last, trim($finding->detail('link'), '“”')], static fn (string $one): bool => mb_strlen($one) > 2 && 'A picture' !== $one)));
+        return array_values(array_unique(array_filter([str_replace('-', ' ', $steps[\count($steps) - 1]), $label], static fn (string $one): bool => mb_strlen($one) > 2)));
     }
 }

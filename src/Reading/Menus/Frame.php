@@ -23,6 +23,8 @@ use Symfony\Contracts\Cache\ItemInterface;
 /** The menus around every page of the shop, as one visitor gets them. */
 final readonly class Frame
 {
+    /** For the database: bays `b` at the foot of every page, its last line included. */
+    public const AT_THE_FOOT = "(b.id LIKE 'footer-%' OR b.id = '".Bay::LAST_LINE."')";
     private const NO_HEADER = 'header';
 
     public function __construct(#[Autowire(service: 'cache.resolved')] private CacheInterface $cache)

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Findings;
 
+use Lantern\Core\Finding\ByHand;
 use Lantern\Core\Finding\EntryMend;
 use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\FindingKind;
@@ -72,7 +73,7 @@ final readonly class Mender
                 $this->one($one, $kind, $told, $moves, $by);
             }
 
-            return 1 === \count($found) ? \sprintf('%s: %s.', $found[0]->subject->name, lcfirst($mends[0]->says)) : \sprintf('%d findings are mended: %s.', \count($found), lcfirst($mends[0]->says));
+            return 1 === \count($found) ? \sprintf('%s: %s.', $found[0]->subject->name, lcfirst($mends[0]->says)) : \sprintf('%d findings are mended: %s.', \count($found), lcfirst($mends[0]->together() ?? $mends[0]->says));
         });
     }
 
@@ -93,7 +94,7 @@ final readonly class Mender
             throw new Refused('words', \sprintf('Write from 1 to %d characters.', self::MOST_WORDS));
         }
         if (MendAsks::Spot === $kind->asks()) {
-            throw new Refused('mend', 'This is put right by hand, where it is.');
+            throw new ByHand();
         }
 
         return $told;
@@ -115,7 +116,7 @@ final readonly class Mender
                 ? $this->policies->putInFooter([$finding->subject->id], $moves, $by)
                 : $this->places->mend($finding, $kind, $told, $by),
             SubjectType::Looks => $this->settings->write([$finding->detail('name') => $finding->detail('colour')]),
-            SubjectType::Header, SubjectType::Panel => throw new Refused('mend', 'This is put right by hand, where it is.'),
+            SubjectType::Header, SubjectType::Panel => throw new ByHand(),
         };
     }
 }

@@ -19,6 +19,9 @@ final readonly class OutsideLinks
     /** A link that was found this very second is asked, too. */
     private const TO_THE_MICROSECOND = 'Y-m-d H:i:s.uP';
 
+    /** What `host` says, for the database. */
+    private const HOST = "lower(substring(url from '^[a-z]+://([^/?#]*)'))";
+
     /** Between two questions to one host, in milliseconds. */
     private const APART = 1000;
 
@@ -66,9 +69,8 @@ final readonly class OutsideLinks
     private function next(array $resting): ?string
     {
         $now = $this->clock->now()->format(self::TO_THE_MICROSECOND);
-        $host = "lower(substring(url from '^[a-z]+://([^/?#]*)'))";
         foreach ([$resting, []] as $n => $without) {
-            $url = $this->connection->fetchOne("SELECT url FROM journal.outside_answer WHERE again_at <= :now AND $host <> ALL (CAST(:resting AS text[])) ORDER BY again_at, url LIMIT 1", ['now' => $now, 'resting' => PgArray::of($without)]);
+            $url = $this->connection->fetchOne('SELECT url FROM journal.outside_answer WHERE again_at <= :now AND '.self::HOST.' <> ALL (CAST(:resting AS text[])) ORDER BY again_at, url LIMIT 1', ['now' => $now, 'resting' => PgArray::of($without)]);
             if (\is_string($url)) {
                 if (1 === $n) {
                     usleep(self::APART * 1000);
@@ -86,7 +88,7 @@ final readonly class OutsideLinks
         $now = $this->clock->now();
         if ($answer->patience > 0) {
             // The whole host is left alone for as long as it asks; what was known of it stays.
-            $this->connection->executeStatement("UPDATE journal.outside_answer SET again_at = :again WHERE lower(substring(url from '^[a-z]+://([^/?#]*)')) = :host AND again_at < :again", ['again' => $now->modify("+$answer->patience seconds")->format(\DATE_ATOM), 'host' => self::host($url)]);
+            $this->connection->executeStatement('UPDATE journal.outside_answer SET again_at = :again WHERE '.self::HOST.' = :host AND again_at < :again', ['again' => $now->modify("+$answer->patience seconds")->format(\DATE_ATOM), 'host' => self::host($url)]);
 
             return;
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Findings;
 
+use Lantern\Core\Finding\ByHand;
 use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\FindingKind;
 use Lantern\Core\Finding\MendKind;
@@ -52,7 +53,7 @@ final readonly class PlaceMends
             MendKind::Follow => new Revision(listing: $isTitle ? new SearchListing($listing->listed, '', $listing->description) : new SearchListing($listing->listed, $listing->title, '')),
             MendKind::LeadElsewhere => new Revision(closing: new Closing(ClosedAnswer::Elsewhere, $told)),
             MendKind::TakeOut => new Revision(closing: new Closing(ClosedAnswer::NotFound)),
-            default => throw new Refused('mend', 'This is put right by hand, where it is.'),
+            default => throw new ByHand(),
         }, $by);
     }
 

@@ -7,6 +7,7 @@ namespace Lantern\Workbench\Findings;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Finding\ByHand;
 use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\NotThere;
@@ -44,7 +45,7 @@ final readonly class RedirectMends
             MendKind::LeadElsewhere => $this->rows->change([self::leading($rule, Goal::place($told))]),
             MendKind::Straighten => $this->rows->change([self::leading($rule, $this->end($rule->source))]),
             MendKind::NewAddress => $this->rows->change([self::leading($rule, Goal::outside($finding->detail('new')))]),
-            default => throw new Refused('mend', 'This is put right by hand, where it is.'),
+            default => throw new ByHand(),
         };
     }
 
@@ -56,7 +57,7 @@ final readonly class RedirectMends
             MendKind::LeadOn => $this->lead($address, Goal::place($told)),
             MendKind::Straighten => $this->lead($address, $this->end($address)),
             MendKind::NoteAddress => $this->connection->update('outside_mention', ['address' => $this->place($finding)->address->path], ['id' => $finding->subject->id]),
-            default => throw new Refused('mend', 'This is put right by hand, where it is.'),
+            default => throw new ByHand(),
         };
     }
 

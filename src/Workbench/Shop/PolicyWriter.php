@@ -18,6 +18,7 @@ use Lantern\Core\Policy\StartingText;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Menus\Frame;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\MenuMoves;
@@ -57,7 +58,7 @@ final readonly class PolicyWriter
     /** @return list<string> ids of the places that some menu in the footer leads to */
     public function inTheFooter(): array
     {
-        return array_values(array_filter($this->entities->getConnection()->fetchFirstColumn("SELECT DISTINCT e.place_id FROM bay b JOIN entry e ON e.menu_id = b.menu_id WHERE b.id LIKE 'footer-%' AND e.place_id IS NOT NULL"), \is_string(...)));
+        return array_values(array_filter($this->entities->getConnection()->fetchFirstColumn('SELECT DISTINCT e.place_id FROM bay b JOIN entry e ON e.menu_id = b.menu_id WHERE e.place_id IS NOT NULL AND '.Frame::AT_THE_FOOT), \is_string(...)));
     }
 
     /** The bay where policies stand already; else the first that is empty; else the last. */

@@ -57,6 +57,15 @@ final class FindingsTest extends ApiTestCase
         self::assertSame(0, $this->at($this->get('/api/findings/outlook'), 'mends'));
     }
 
+    public function testLikelyPlacesAreFoundForWordsInAnyQuotes(): void
+    {
+        $this->workbench()->executeStatement("UPDATE words SET html = html || '<p><a href=\"/nowhere/at-all\">‘Marbled papers’ and “ours”</a></p>' WHERE id = ?", [DemoId::of('pages/makers')]);
+        $this->get('/api/findings');
+        $id = array_values(array_filter($this->idsAt('/api/findings/page?kind=link-nowhere&q=nowhere')))[0];
+        $this->get("/api/findings/$id/targets");
+        self::assertSame(200, $this->answered());
+    }
+
     public function testWhatCannotBeIsRefusedWithAReason(): void
     {
         $id = $this->idsAt('/api/findings/page?kind=link-closed')[0];

@@ -7,6 +7,7 @@ namespace Lantern\Tests\Core\Finding;
 use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\FindingKind;
 use Lantern\Core\Finding\FindingWords;
+use Lantern\Core\Finding\Mend;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\Finding\Mends;
 use Lantern\Core\Finding\Subject;
@@ -28,6 +29,26 @@ final class MendsTest extends TestCase
             }
         }
         self::assertSame($headings, array_unique($headings));
+    }
+
+    public function testWhatIsMadeForManyAtOnceNamesNoneOfThem(): void
+    {
+        $text = new Subject(SubjectType::Text, 'p', 'A text');
+        $together = static fn (FindingKind $kind, array $details = []): array => array_map(static fn (Mend $mend): ?string => $mend->together(), Mends::of(new Finding($kind, $text, $details + ['to' => 'Papers', 'place' => 'x'])));
+        self::assertSame(['Make it a reference'], $together(FindingKind::LinkOverRedirect));
+        self::assertSame(['Lead each straight to its end'], $together(FindingKind::RedirectChain));
+        self::assertSame([null, null], $together(FindingKind::MentionBroken), 'each is led somewhere else, or opens another place');
+        self::assertSame([null, 'Lead to the whole page'], $together(FindingKind::PartMissing, ['nearest' => 'part', 'heading' => 'Part']));
+        self::assertSame(['Take the nearest colours that are read', null], $together(FindingKind::Pale, ['colour' => '#aabbcc']));
+    }
+
+    public function testAPlaceThatIsGoneIsToldFromOneThatIsCalledSo(): void
+    {
+        $says = static fn (FindingKind $kind, string $to): string => FindingWords::of(new Finding($kind, new Subject(SubjectType::Text, 'p', 'A text'), ['link' => '“here”', 'to' => $to, 'is' => 'is no longer there', 'other' => 'Papers']));
+        self::assertSame('“here” leads to a place, which is no longer there.', $says(FindingKind::LinkClosed, ''));
+        self::assertSame('“here” leads to “A place”, which is no longer there.', $says(FindingKind::LinkClosed, 'A place'));
+        self::assertSame('“here” is not shown: a place is no longer there.', $says(FindingKind::PictureGone, ''));
+        self::assertSame('A place stands in this menu already, as “Papers”.', $says(FindingKind::PlaceTwice, ''));
     }
 
     public function testAFindingIsTheSameForAsLongAsItIsAboutTheSame(): void

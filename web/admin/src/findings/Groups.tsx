@@ -4,6 +4,9 @@ import { findingsPage, type Stand, useMend } from '../data/findings';
 import { warn } from '../data/told';
 import { FindingLine } from './FindingLine';
 
+/** So many go into one edit. */
+const MOST = 500;
+
 const lines = (within: HTMLElement | null) => [...(within?.querySelectorAll<HTMLElement>('[data-finding]') ?? [])];
 
 /** Findings by what is wrong. The arrows walk from one to the next, whatever group it is in. */
@@ -89,7 +92,7 @@ function Group({
       .catch(warn);
   const together: Mend | undefined =
     canEdit && group.count > 1
-      ? findings[0]?.mends.find(({ asks, id }) => asks === 'nothing' && findings.every((one) => one.mends.some((other) => other.id === id)))
+      ? findings[0]?.mends.find(({ together }) => together !== null && findings.every((one) => one.mends.some((other) => other.together === together)))
       : undefined;
   const mendAll = async (chosen: Mend) => {
     // All of them, also those that do not stand here yet.
@@ -99,7 +102,7 @@ function Group({
       for (const one of page.findings) if (!all.some(({ id }) => id === one.id)) all.push(one);
       next = page.next;
     }
-    return mend(all.slice(0, 500), chosen);
+    return mend(all.slice(0, MOST), chosen);
   };
   return (
     <section aria-label={group.words}>
@@ -136,21 +139,23 @@ function Group({
 }
 
 function All({ mend, count, onMend }: { mend: Mend; count: number; onMend: () => Promise<ProblemError | null> }) {
-  const [state, setState] = useState<'still' | 'going' | string>('still');
+  const [going, setGoing] = useState(false);
+  const [problem, setProblem] = useState('');
   const run = async () => {
-    setState('going');
-    const problem = await onMend().catch((error: Error) => error);
-    setState(problem ? problem.message : 'still');
+    setGoing(true);
+    const wrong = await onMend().catch((error: Error) => error);
+    setGoing(false);
+    setProblem(wrong?.message ?? '');
   };
   return (
     <span className="ml-auto flex flex-wrap items-center gap-2 text-sm">
-      {state !== 'still' && state !== 'going' && (
+      {problem && (
         <span role="alert" className="text-brick">
-          {state}
+          {problem}
         </span>
       )}
-      <button type="button" className="button" disabled={state === 'going'} onClick={() => void run()}>
-        {state === 'going' ? 'Mending…' : `All ${Math.min(count, 500).toLocaleString('en-GB')}: ${mend.says}`}
+      <button type="button" className="button" disabled={going} onClick={() => void run()}>
+        {going ? 'Mending…' : `All ${Math.min(count, MOST).toLocaleString('en-GB')}: ${mend.together}`}
       </button>
     </span>
   );
