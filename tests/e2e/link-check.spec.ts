@@ -27,6 +27,33 @@ test('what is wrong stands by what is wrong, each with its mends; one touch mend
   await expect(tray(page).getByRole('link', { name: /mends/ })).toHaveCount(0);
 });
 
+test('the focus is never lost: from the heading to the first line, on its buttons, and after all of a kind were mended', async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${admin}/releases`);
+  await expect(page.getByRole('heading', { name: 'Releases' })).toBeVisible();
+  await page.getByRole('link', { name: 'Link check' }).click();
+  await expect(page.getByRole('heading', { name: 'Link check' })).toBeFocused();
+  await expect(group(page, 'Outside links that do not answer')).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await expect(page.locator('[data-finding]').first()).toBeFocused();
+  await page.keyboard.press('Tab');
+  await page.keyboard.press('Tab');
+  await expect(findings(page, 'Outside links that do not answer').first().getByRole('button', { name: 'Take the link out' })).toBeFocused();
+  // A letter on a button is the line's: what is typed next is a reason, and presses nothing.
+  await page.keyboard.press('a');
+  await page.keyboard.type('They come back in spring');
+  await expect(page.getByLabel('Why may it stay as it is?')).toHaveValue('They come back in spring');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('[data-finding]').first()).toBeFocused();
+  const all = page.getByRole('button', { name: 'All 3: Take the link out, its words stay' });
+  await all.focus();
+  await page.keyboard.press('Enter');
+  await expect(group(page, 'Outside links that do not answer')).toHaveCount(0);
+  await expect(page.locator('[data-finding]:focus')).toHaveCount(1);
+  await page.keyboard.press('Control+z');
+  await expect(group(page, 'Outside links that do not answer')).toHaveCount(1);
+});
+
 test('a finding is found by a few letters from anywhere', async ({ page }) => {
   await signIn(page);
   await page.goto(`${admin}/releases`);

@@ -56,17 +56,16 @@ export function FindingLine({
     line.current?.focus();
   };
   const keys = (event: KeyboardEvent) => {
-    if (event.target !== line.current) {
-      if (event.key === 'Escape' && open) {
-        event.stopPropagation();
-        back();
-      }
+    if (event.key === 'Escape' && open) {
+      event.stopPropagation();
+      back();
       return;
     }
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    // Its keys hold on its buttons, too, but not where something is typed; there Enter is the button's own.
+    if (event.ctrlKey || event.metaKey || event.altKey || (event.target as HTMLElement).closest('form, input, [role="listbox"]')) return;
     const numbered = canEdit ? finding.mends[Number(event.key) - 1] : undefined;
     if (numbered) choose(numbered);
-    else if (event.key === 'o' || event.key === 'Enter') navigate(subject.spot);
+    else if (event.key === 'o' || (event.key === 'Enter' && event.target === line.current)) navigate(subject.spot);
     else if (event.key === 'a' && canEdit) setOpen('aside');
     else return;
     event.preventDefault();
@@ -116,7 +115,8 @@ export function FindingLine({
                 key={one.id}
                 type="button"
                 className="button flex min-h-7 items-center gap-1.5 px-1.5 py-0 text-sm"
-                disabled={going}
+                // It keeps the focus meanwhile.
+                aria-disabled={going}
                 aria-expanded={one.asks === 'place' || one.asks === 'words' ? open === one : undefined}
                 onMouseEnter={() => setTold(one)}
                 onMouseLeave={() => setTold(null)}

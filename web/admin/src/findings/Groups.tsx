@@ -115,7 +115,7 @@ function Group({
           {group.count.toLocaleString('en-GB')}
           {group.visits > 0 && ` · ${group.visits.toLocaleString('en-GB')} visits in 30 days`}
         </span>
-        {together && <All mend={together} count={group.count} onMend={() => mendAll(together)} />}
+        {together && <All mend={together} count={group.count} onMend={() => mendAll(together)} goOn={() => goOn(findings.at(-1)?.id ?? '')} />}
       </div>
       <ul>
         {findings.map((finding) => (
@@ -138,14 +138,17 @@ function Group({
   );
 }
 
-function All({ mend, count, onMend }: { mend: Mend; count: number; onMend: () => Promise<ProblemError | null> }) {
+function All({ mend, count, onMend, goOn }: { mend: Mend; count: number; onMend: () => Promise<ProblemError | null>; goOn: () => () => void }) {
   const [going, setGoing] = useState(false);
   const [problem, setProblem] = useState('');
   const run = async () => {
+    if (going) return;
+    const focusOn = goOn();
     setGoing(true);
     const wrong = await onMend().catch((error: Error) => error);
     setGoing(false);
     setProblem(wrong?.message ?? '');
+    if (!wrong) requestAnimationFrame(() => requestAnimationFrame(focusOn));
   };
   return (
     <span className="ml-auto flex flex-wrap items-center gap-2 text-sm">
@@ -154,7 +157,7 @@ function All({ mend, count, onMend }: { mend: Mend; count: number; onMend: () =>
           {problem}
         </span>
       )}
-      <button type="button" className="button" disabled={going} onClick={() => void run()}>
+      <button type="button" className="button" aria-disabled={going} onClick={() => void run()}>
         {going ? 'Mending…' : `All ${Math.min(count, MOST).toLocaleString('en-GB')}: ${mend.together}`}
       </button>
     </span>

@@ -39,7 +39,9 @@ export default function LinkCheckView() {
     ...findingsQuery(look === 'live' ? 'live' : 'workbench', q, true),
     enabled: look !== 'publishing' && (found.data?.outlook.aside ?? 0) > 0,
   });
+  // What the picture points at is lit among the lines; what a line is about, in the picture alone: several may be about one place.
   const [pointed, setPointed] = useState<string | null>(null);
+  const [looked, setLooked] = useState<string | null>(null);
   const mail = useQuery(morningMailQuery);
   const outlook = found.data?.outlook;
   const walk = found.data?.walk;
@@ -47,13 +49,23 @@ export default function LinkCheckView() {
     ask(api.POST('/api/findings/outside'))
       .then(() => queries.invalidateQueries({ queryKey: jobsQuery.queryKey }))
       .catch(warn);
-  const point = (finding: Finding | null) => setPointed(finding?.met ?? null);
+  const point = (finding: Finding | null) => setLooked(finding?.met ?? null);
   const shared = { canEdit: canEdit && look !== 'live', q, pointed, onPoint: point };
   return (
     <main className="grid min-h-full grid-cols-[minmax(0,1fr)] lg:h-full lg:grid-cols-[minmax(0,1fr)_17rem] xl:grid-cols-[minmax(0,1fr)_25rem]">
       <div className="flex min-w-0 flex-col gap-3 px-4 py-3 lg:min-h-0 lg:overflow-y-auto" id="findings">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
-          <h1 ref={heading} tabIndex={-1} className="outline-none">
+          <h1
+            ref={heading}
+            tabIndex={-1}
+            className="outline-none"
+            onKeyDown={(event) => {
+              const first = document.querySelector<HTMLElement>('#findings [data-finding]');
+              if (event.key !== 'ArrowDown' || !first) return;
+              event.preventDefault();
+              first.focus();
+            }}
+          >
             Link check
           </h1>
           <p className="text-soft">{outlook ? sentence(outlook, look) : 'Looking…'}</p>
@@ -142,7 +154,7 @@ export default function LinkCheckView() {
           )}
         </div>
       </div>
-      <ShopMap pointed={pointed} onPoint={setPointed} />
+      <ShopMap pointed={pointed ?? looked} onPoint={setPointed} />
     </main>
   );
 }

@@ -24,7 +24,7 @@ export function MendForm({
   const targets = useQuery({ ...targetsQuery(finding.id), enabled: mend.asks === 'place' });
   const make = async (told: { to?: string; words?: string }) => setProblem((await onMend(told))?.message ?? null);
   return (
-    <div className="mt-2 grid max-w-xl gap-2 rounded-md bg-paper p-2">
+    <div className="mt-2 grid max-w-2xl grid-cols-[minmax(0,1fr)] gap-2 rounded-md bg-paper p-2">
       {mend.asks === 'place' ? (
         <>
           <PlacePicker label="Where should it lead?" chosen={null} autoFocus onChoose={(place) => place && void make({ to: place.id })} />
