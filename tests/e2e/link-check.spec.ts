@@ -17,6 +17,8 @@ test('what is wrong stands by what is wrong, each with its mends; one touch mend
   const closed = findings(page, 'Links to places that are closed');
   await expect(closed).toContainText('“autumn workshop” leads to “Autumn workshop”, which is closed.');
   await closed.getByRole('button', { name: 'Lead it to another place' }).click();
+  // What is likely is in sight without scrolling.
+  await expect(closed.getByRole('list', { name: 'Likely places' }).getByRole('button').last()).toBeInViewport({ ratio: 1 });
   await closed.getByRole('combobox', { name: 'Where should it lead?' }).fill('your first case');
   await page.getByRole('option', { name: /Your first case binding/ }).click();
   await expect(closed).toHaveCount(0);
@@ -171,6 +173,7 @@ test('on a phone one looks, mends and publishes', async ({ page }) => {
   await signIn(page);
   await open(page);
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  await expect(page.getByRole('link', { name: 'Link check', exact: true })).toBeInViewport({ ratio: 1 });
   await findings(page, 'Policies that are in no footer').getByRole('button', { name: 'Put it into the footer' }).click();
   await expect(group(page, 'Policies that are in no footer')).toHaveCount(0);
   await publish(page);

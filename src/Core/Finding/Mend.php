@@ -9,7 +9,7 @@ final readonly class Mend
 {
     /**
      * @param string $says    such as “Make it a reference”
-     * @param string $touches what else becomes different by it, in words; empty: nothing but the thing itself
+     * @param string $touches what becomes different by it, in a clause; empty: nothing but the thing itself
      */
     public function __construct(public MendKind $kind, public string $says, public string $touches = '')
     {

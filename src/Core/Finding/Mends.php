@@ -12,8 +12,8 @@ final class Mends
     {
         $isEntry = SubjectType::Entry === $finding->subject->type || SubjectType::Piece === $finding->subject->type;
         $in = match ($finding->subject->type) {
-            SubjectType::Text => "1 text: “{$finding->subject->name}”",
-            SubjectType::Entry, SubjectType::Piece => "“{$finding->subject->name}” in {$finding->subject->where}",
+            SubjectType::Text => "Touches 1 text: “{$finding->subject->name}”",
+            SubjectType::Entry, SubjectType::Piece => "Touches “{$finding->subject->name}” in {$finding->subject->where}",
             default => '',
         };
         $elsewhere = new Mend(MendKind::LeadElsewhere, 'Lead it to another place', $in);
@@ -36,7 +36,7 @@ final class Mends
             FindingKind::PictureWithoutWords => [new Mend(MendKind::Write, 'Write what it shows', $in)],
             FindingKind::ListsNothing => [$quiet, new Mend(MendKind::AtTheSpot, 'Choose what it lists')],
             FindingKind::PlaceAlone, FindingKind::PlaceFar => [new Mend(MendKind::AtTheSpot, 'Put it into a menu'), $quiet],
-            FindingKind::PolicyNotInFooter => [new Mend(MendKind::IntoFooter, 'Put it into the footer', 'The menu of the footer in which most policies stand')],
+            FindingKind::PolicyNotInFooter => [new Mend(MendKind::IntoFooter, 'Put it into the footer', 'Touches the menu of the footer in which most policies stand')],
             FindingKind::PlaceTwice => [new Mend(MendKind::TakeOut, 'Take this one out', $in)],
             FindingKind::LabelTwice => [new Mend(MendKind::AnotherLabel, 'Give it another label', $in), new Mend(MendKind::TakeOut, 'Take this one out', $in)],
             FindingKind::LabelForTwo => 1 === ($finding->details['filled'] ?? 0) ? [new Mend(MendKind::AtTheSpot, 'Give it another label')] : [new Mend(MendKind::AnotherLabel, 'Give it another label', $in)],
@@ -49,7 +49,7 @@ final class Mends
             FindingKind::RedirectEnded, FindingKind::RedirectUnused => [new Mend(MendKind::TakeOut, 'Take it out')],
             FindingKind::ClosedAnswerNowhere => [new Mend(MendKind::LeadElsewhere, 'Lead its visitors to another place'), new Mend(MendKind::TakeOut, 'Answer “not found” while it is closed'), ...$opening],
             FindingKind::MentionBroken => [new Mend(MendKind::LeadOn, 'Redirect the address to a place'), ...('' === $finding->detail('place') ? [] : [$open])],
-            FindingKind::MentionRoundabout => [new Mend(MendKind::Straighten, 'Lead its redirect straight there', 'The redirect that it arrives by'), new Mend(MendKind::NoteAddress, 'It names the new address by now', 'Only our note of it changes')],
+            FindingKind::MentionRoundabout => [new Mend(MendKind::Straighten, 'Lead its redirect straight there', 'Touches the redirect that it arrives by'), new Mend(MendKind::NoteAddress, 'It names the new address by now', 'Touches only our note of it')],
             FindingKind::BlankEmpty => [new Mend(MendKind::AtTheSpot, \sprintf('Fill in the %s', $finding->detail('blank')))],
             FindingKind::SignUpTwice => [new Mend(MendKind::TakeOut, 'Take the one of the page out', $in)],
             FindingKind::Pale => [...('' === $finding->detail('colour') ? [] : [new Mend(MendKind::NearestColour, \sprintf('Take the nearest colour that is read, %s', $finding->detail('colour')), $in)]), new Mend(MendKind::AtTheSpot, 'Choose colours')],
@@ -57,7 +57,7 @@ final class Mends
             FindingKind::ListingWithoutDescription => [new Mend(MendKind::Write, 'Write a description')],
             FindingKind::ListingTitleTwice => [new Mend(MendKind::Write, 'Write another title'), ...self::following($finding)],
             FindingKind::ListingTooLong => [new Mend(MendKind::Write, \sprintf('Write a shorter %s', $finding->detail('what'))), ...self::following($finding)],
-            FindingKind::ListingForSome => [new Mend(MendKind::NotListed, 'Tell search engines not to list it', 'The sitemap and search listing')],
+            FindingKind::ListingForSome => [new Mend(MendKind::NotListed, 'Tell search engines not to list it', 'Touches the sitemap and the search listing')],
         };
     }
 

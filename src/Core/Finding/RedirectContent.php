@@ -77,7 +77,7 @@ final readonly class RedirectContent implements Examinable
         }
         if (!$answer->arrives()) {
             $end = $answer->place ?? $place;
-            $note(FindingKind::RedirectNowhere, ['to' => $end->title ?? (null === $this->rule->goal->placeId ? $this->rule->goalWords() : ''), 'place' => $end->id ?? '', 'is' => null === $end && null === $this->rule->goal->placeId ? '' : $examination->links->closedWords($end)]);
+            $note(FindingKind::RedirectNowhere, ['to' => $end->title ?? (null === $this->rule->goal->placeId ? $this->rule->goalWords() : ''), 'place' => $end->id ?? '', 'address' => $this->rule->goal->address->path ?? '', 'is' => null === $end && null === $this->rule->goal->placeId ? '' : $examination->links->closedWords($end)]);
 
             return true;
         }

@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace Lantern\Reading\Findings;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Address\Address;
+use Lantern\Core\Address\BadAddress;
 use Lantern\Core\Finding\Finding;
+use Lantern\Core\Place\Place;
+use Lantern\Core\Place\PlaceKind;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Places\PlaceTable;
 use Lantern\Reading\Places\RelativeReader;
@@ -55,7 +59,24 @@ final readonly class Suggestions
             }
         }
 
+        // The longest address of those above it is the nearest.
+        $above = array_filter($this->copies->workbench->places->atAll(self::above($address)), static fn (Place $one): bool => PlaceKind::FrontPage !== $one->kind);
+        usort($above, static fn (Place $one, Place $other): int => \strlen($other->address->path) <=> \strlen($one->address->path));
+        if ([] !== $above) {
+            $add(new SuggestedPlace($above[0], 'stands above this address'));
+        }
+
         return array_values($found);
+    }
+
+    /** @return list<Address> those above it */
+    private static function above(string $address): array
+    {
+        try {
+            return '' === $address ? [] : Address::parse($address)->ancestors();
+        } catch (BadAddress) {
+            return [];
+        }
     }
 
     /** @return list<string> what its address, or its label, says */

@@ -66,6 +66,15 @@ final class FindingsTest extends ApiTestCase
         self::assertSame(200, $this->answered());
     }
 
+    public function testWhereNothingIsAlikeThePlaceAboveTheAddressIsLikely(): void
+    {
+        $id = $this->idsAt('/api/findings/page?kind=redirect-nowhere')[0];
+        $relatives = $this->at($this->get("/api/findings/$id/targets"), 'relatives');
+        self::assertIsArray($relatives);
+        self::assertContains('stands above this address', array_column($relatives, 'why'));
+        self::assertContains('/about-us', array_column(array_column($relatives, 'place'), 'address'));
+    }
+
     public function testWhatCannotBeIsRefusedWithAReason(): void
     {
         $id = $this->idsAt('/api/findings/page?kind=link-closed')[0];

@@ -138,7 +138,7 @@ export function FindingLine({
             >
               Set aside…
             </button>
-            {touched?.touches && <span className="px-1 text-soft">Touches {lower(touched.touches)}</span>}
+            {touched?.touches && <span className="px-1 text-soft">{touched.touches}</span>}
           </div>
         )
       )}
@@ -163,5 +163,3 @@ export function FindingLine({
     </li>
   );
 }
-
-const lower = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);

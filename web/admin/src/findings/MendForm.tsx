@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useId, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import type { Finding, Mend, ProblemError } from '../data/client';
 import { targetsQuery } from '../data/findings';
 import { Wrong } from '../parts/Notice';
@@ -22,9 +22,15 @@ export function MendForm({
   const [problem, setProblem] = useState<string | null>(null);
   const [words, setWords] = useState('');
   const targets = useQuery({ ...targetsQuery(finding.id), enabled: mend.asks === 'place' });
+  // What is likely stands below the field, and comes after it: all of it is to be seen.
+  const whole = useRef<HTMLDivElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it has grown by then
+  useEffect(() => {
+    whole.current?.scrollIntoView({ block: 'nearest' });
+  }, [targets.data]);
   const make = async (told: { to?: string; words?: string }) => setProblem((await onMend(told))?.message ?? null);
   return (
-    <div className="mt-2 grid max-w-2xl grid-cols-[minmax(0,1fr)] gap-2 rounded-md bg-paper p-2">
+    <div ref={whole} className="mt-2 grid scroll-my-3 max-w-2xl grid-cols-[minmax(0,1fr)] gap-2 rounded-md bg-paper p-2">
       {mend.asks === 'place' ? (
         <>
           <PlacePicker label="Where should it lead?" chosen={null} autoFocus onChoose={(place) => place && void make({ to: place.id })} />

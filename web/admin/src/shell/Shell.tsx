@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useCallback, useEffect, useState } from 'react';
+import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { NavLink, Outlet, useLocation } from 'react-router';
 import { ProblemError } from '../data/client';
 import { sessionQuery } from '../data/queries';
@@ -61,6 +61,12 @@ export function Shell() {
     if (zone) setShopZone(zone);
   }, [zone]);
 
+  // On a phone the views are wider than the screen: where one is has to be seen.
+  const shelf = useRef<HTMLElement>(null);
+  useEffect(() => {
+    if (session.data) shelf.current?.querySelector(`[href="/${pathname.split('/')[1]}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [pathname, session.data]);
+
   if (session.error && !session.data) {
     const signedOut = session.error instanceof ProblemError && session.error.status === 401;
     return (
@@ -94,7 +100,7 @@ export function Shell() {
           </svg>
           Gentle Lantern
         </span>
-        <nav aria-label="Views" className="flex gap-1 max-sm:-mx-2 max-sm:overflow-x-auto">
+        <nav ref={shelf} aria-label="Views" className="flex gap-1 max-sm:-mx-2 max-sm:overflow-x-auto">
           {views.map(({ to, name }) => (
             <NavLink
               key={to}
