@@ -2,6 +2,8 @@
 
 declare(strict_types=1);
 
+use Lantern\Admin\SignIn\PasswordWanted;
+use Lantern\Letters\LetterToPerson;
 use Lantern\Letters\TellService;
 use Lantern\Letters\WriteLetter;
 use Lantern\Node\NodeCache;
@@ -15,6 +17,7 @@ use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigura
 use function Symfony\Component\DependencyInjection\Loader\Configurator\env;
 use function Symfony\Component\DependencyInjection\Loader\Configurator\param;
 
+use Symfony\Component\PasswordHasher\Hasher\NativePasswordHasher;
 use Symfony\Contracts\HttpClient\HttpClientInterface;
 
 /* What both origins share. Everything that differs from one machine to another is an environment variable. */
@@ -80,12 +83,15 @@ return static function (ContainerConfigurator $container): void {
     // No address within a private network is asked, whatever a name resolves to; but for the demo's made-up world on loopback.
     $services->set('lantern.outside_client', HttpClientInterface::class)->factory([OutsideClient::class, 'make'])->args([env('default::LANTERN_OUTSIDE_STAND_IN')]);
 
+    // Argon2id (RFC 9106), with 32 MiB and three passes.
+    $services->set('lantern.password_hasher', NativePasswordHasher::class)->args([3, 32 * 1024 * 1024, null, \PASSWORD_ARGON2ID]);
+
     // Work that takes longer than a request, kept in the database until a worker has done it. A worker that does not say for
     // twenty seconds that it is at work is taken for dead, and its message goes to another.
     $container->extension('framework', [
         'messenger' => [
             'transports' => ['jobs' => ['dsn' => 'doctrine://workbench?table_name=message&queue_name=jobs&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20', 'retry_strategy' => ['max_retries' => 10, 'delay' => 1000]]],
-            'routing' => [DoJob::class => 'jobs', WalkOver::class => 'jobs', WriteLetter::class => 'jobs', TellService::class => 'jobs'],
+            'routing' => [DoJob::class => 'jobs', WalkOver::class => 'jobs', WriteLetter::class => 'jobs', TellService::class => 'jobs', LetterToPerson::class => 'jobs', PasswordWanted::class => 'jobs'],
         ],
         // Whoever sends is a worker already. Without a mail server the mails are kept, for the mailbox to show.
         'mailer' => ['dsn' => '%env(default:lantern.mailer_dsn:MAILER_DSN)%', 'message_bus' => false],

@@ -30,6 +30,7 @@ final class Walls
         'Address' => [],
         'Looks' => [],
         'Shop' => ['Looks', 'Filter', 'Search', 'Address'],
+        'Person' => [],
         'Policy' => [],
         'Place' => ['Address'],
         'Words' => ['Address'],

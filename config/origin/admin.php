@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\SignIn\FactorAwaited;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Admin\SignIn\SignInLimiter;
 use Lantern\Node\WriteNotedVisits;
@@ -34,6 +35,12 @@ return static function (ContainerConfigurator $container): void {
             'sign_in_pair' => $limit('fixed_window', 5, '5 minutes'),
             'sign_in_account' => $limit('fixed_window', 50, '15 minutes'),
             'sign_in_network' => $limit('fixed_window', 100, '5 minutes'),
+            'factor_session' => $limit('fixed_window', 5, '5 minutes'),
+            'factor_person' => $limit('fixed_window', 30, '15 minutes'),
+            'letter_network' => $limit('fixed_window', 30, '15 minutes'),
+            'letter_person' => $limit('fixed_window', 3, '15 minutes'),
+            'link_network' => $limit('fixed_window', 60, '5 minutes'),
+            'own_password' => $limit('fixed_window', 10, '5 minutes'),
             'preview' => $limit('sliding_window', 300, '1 minute'),
             'upload' => $limit('sliding_window', 120, '1 minute'),
             'import' => $limit('sliding_window', 30, '1 minute'),
@@ -44,9 +51,10 @@ return static function (ContainerConfigurator $container): void {
         'property_info' => ['enabled' => true, 'with_constructor_extractor' => true],
     ]);
     $container->extension('security', [
-        'password_hashers' => [Account::class => ['algorithm' => 'auto', 'cost' => 12]],
+        'password_hashers' => [Account::class => ['id' => 'lantern.password_hasher']],
         'providers' => ['people' => ['id' => SignedInPeople::class]],
-        'role_hierarchy' => ['ROLE_OWNER' => ['ROLE_EDITOR'], 'ROLE_EDITOR' => ['ROLE_VIEWER']],
+        // Whoever may look may also have a second factor; where one is required, whoever has none may do that alone.
+        'role_hierarchy' => ['ROLE_OWNER' => ['ROLE_PUBLISHER'], 'ROLE_PUBLISHER' => ['ROLE_EDITOR'], 'ROLE_EDITOR' => ['ROLE_VIEWER'], 'ROLE_VIEWER' => ['ROLE_WITHOUT_FACTOR']],
         'firewalls' => [
             'assets' => ['pattern' => '^/assets/', 'security' => false],
             'main' => [
@@ -63,16 +71,18 @@ return static function (ContainerConfigurator $container): void {
                 'logout' => ['path' => 'sign_out', 'target' => 'sign_in', 'enable_csrf' => true],
                 'login_throttling' => ['limiter' => SignInLimiter::class],
                 'entry_point' => 'form_login',
+                'access_denied_handler' => FactorAwaited::class,
             ],
         ],
-        // By route and method, however the path was written.
+        // By the route's name and the method, however the path was written. What is named nowhere is looked at by all, and changed by editors.
         'access_control' => [
-            ['route' => 'sign_in', 'roles' => 'PUBLIC_ACCESS'],
-            ['route' => 'previews', 'roles' => 'ROLE_VIEWER'],
-            ['route' => 'answers', 'roles' => 'ROLE_VIEWER'],
-            ['route' => 'morning_mail', 'roles' => 'ROLE_VIEWER'],
-            ['route' => 'letters', 'roles' => 'ROLE_OWNER'],
-            ['route' => 'letters_csv', 'roles' => 'ROLE_OWNER'],
+            ['route' => '^(sign_in|welcome|password_forgotten|password_new|first_start|health)$', 'roles' => 'PUBLIC_ACCESS'],
+            ['route' => '^second_factor$', 'roles' => 'ROLE_FACTOR_AWAITED'],
+            ['route' => '^(shell|session|account_factor_begin|account_factor_confirm)$', 'roles' => 'ROLE_WITHOUT_FACTOR'],
+            ['route' => '^(people|audit|letters|house_rules)(_|$)', 'roles' => 'ROLE_OWNER'],
+            ['route' => '^publish$', 'roles' => 'ROLE_PUBLISHER'],
+            ['route' => '^(previews|answers|morning_mail)$', 'roles' => 'ROLE_VIEWER'],
+            ['route' => '^account_', 'roles' => 'ROLE_VIEWER'],
             ['methods' => ['GET', 'HEAD'], 'roles' => 'ROLE_VIEWER'],
             ['roles' => 'ROLE_EDITOR'],
         ],

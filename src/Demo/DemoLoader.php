@@ -11,7 +11,7 @@ use Lantern\Workbench\Publishing\Publisher;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Filesystem\Filesystem;
-use Symfony\Component\PasswordHasher\Hasher\PasswordHasherFactoryInterface;
+use Symfony\Component\PasswordHasher\PasswordHasherInterface;
 
 /** Fills a new database with the demo shop and makes it live as the first release. */
 final readonly class DemoLoader
@@ -21,7 +21,7 @@ final readonly class DemoLoader
         private Publisher $publisher,
         private Inspection $inspection,
         private ClockInterface $clock,
-        private PasswordHasherFactoryInterface $hashers,
+        #[Autowire(service: 'lantern.password_hasher')] private PasswordHasherInterface $hasher,
         #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir,
     ) {
     }
@@ -74,9 +74,8 @@ final readonly class DemoLoader
     /** @param list<array<string, string>> $people */
     private function people(array $people): void
     {
-        $hasher = $this->hashers->getPasswordHasher(\Lantern\Admin\SignIn\Account::class);
         foreach ($people as $person) {
-            $this->connection->insert('journal.person', ['id' => DemoId::of('people/'.$person['mail']), 'password' => $hasher->hash($person['password'])] + $person);
+            $this->connection->insert('journal.person', ['id' => DemoId::of('people/'.$person['mail']), 'password' => $this->hasher->hash($person['password'])] + $person);
         }
     }
 

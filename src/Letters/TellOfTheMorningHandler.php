@@ -42,7 +42,7 @@ final readonly class TellOfTheMorningHandler
         $shop = $settings->all();
         $today = $now->setTimezone($shop->zone())->format('Y-m-d');
         $found = $this->table->brokenSince($now->modify('-1 day'), self::MOST + 1);
-        foreach ($this->connection->fetchAllKeyValue('SELECT id, mail FROM journal.person WHERE morning_mail') as $id => $mail) {
+        foreach ($this->connection->fetchAllKeyValue('SELECT id, mail FROM journal.person WHERE morning_mail AND left_at IS NULL') as $id => $mail) {
             // Whoever was told today is not told again, however often this comes.
             if ([] === $found || !\is_string($mail) || 0 === (int) $this->connection->executeStatement('UPDATE journal.person SET morning_mail_on = :today WHERE id = :id AND morning_mail_on IS DISTINCT FROM CAST(:today AS date)', ['today' => $today, 'id' => $id])) {
                 continue;

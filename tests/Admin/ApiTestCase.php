@@ -6,6 +6,7 @@ namespace Lantern\Tests\Admin;
 
 use Lantern\Admin\SignIn\Account;
 use Lantern\Tests\ShopTestCase;
+use Lantern\Workbench\People\OwnSessions;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;
 
 /** A test that asks the API as a person who is signed in. */
@@ -28,7 +29,8 @@ abstract class ApiTestCase extends ShopTestCase
         $this->browser = $browser;
         $url = $_SERVER['LANTERN_ADMIN_URL'] ?? '';
         $this->browser->setServerParameter('HTTP_HOST', \is_string($url) ? (string) preg_replace('~^https?://~', '', $url) : '');
-        $this->browser->loginUser(new Account($this->person($role)));
+        $person = $this->person($role);
+        $this->browser->loginUser(new Account($person, session: $this->service(OwnSessions::class)->begin($person, '192.0.2.1', '')));
         $page = $this->browser->request('GET', '/');
         $this->csrf = $page->filter('meta[name="csrf-token"]')->attr('content') ?? '';
     }

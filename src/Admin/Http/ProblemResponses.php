@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Http;
 
+use Lantern\Admin\SignIn\Account;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Standing;
 use Lantern\Core\Refused;
 use Lantern\Node\RequestId;
 use Lantern\Reading\Copies\Away;
@@ -42,7 +44,7 @@ final readonly class ProblemResponses
             $this->logger->critical($event->getThrowable()->getMessage(), ['exception' => $event->getThrowable(), 'request' => $this->requests->current()]);
         }
         if (403 === $problem->status) {
-            $this->log->write('refused', ['method' => $event->getRequest()->getMethod(), 'route' => Routes::name($event->getRequest())]);
+            $this->log->keep('refused', ['method' => $event->getRequest()->getMethod(), 'route' => Routes::name($event->getRequest())]);
         }
         $response = $problem->response();
         if (503 === $problem->status) {
@@ -63,8 +65,8 @@ final readonly class ProblemResponses
         return match (true) {
             $error instanceof Refused => new Problem(Response::HTTP_UNPROCESSABLE_ENTITY, 'Not possible like this', $error->getMessage(), $error->field),
             $error instanceof NotThere => new Problem(Response::HTTP_NOT_FOUND, 'Not there', $error->getMessage()),
-            $error instanceof AuthenticationException, $error instanceof AccessDeniedException && null === $this->tokens->getToken()?->getUser() => new Problem(Response::HTTP_UNAUTHORIZED, 'Signed out', 'You are no longer signed in. Sign in again in another tab; what you typed stays here.'),
-            $error instanceof AccessDeniedException => new Problem(Response::HTTP_FORBIDDEN, 'Not yours to change', 'You may look, but not change anything. Ask an owner to make you an editor.'),
+            $error instanceof AuthenticationException, $error instanceof AccessDeniedException && !$this->isSignedIn() => new Problem(Response::HTTP_UNAUTHORIZED, 'Signed out', 'You are no longer signed in. Sign in again in another tab; what you typed stays here.'),
+            $error instanceof AccessDeniedException => new Problem(Response::HTTP_FORBIDDEN, 'Not yours to change', 'This is for people with another role. Ask an owner of the shop for it.'),
             $previous instanceof ValidationFailedException => InputWords::problem($previous->getViolations()),
             Away::explains($error) => new Problem(Response::HTTP_SERVICE_UNAVAILABLE, 'The database does not answer', 'Nothing was changed, and what you typed stays here. Try again in a few seconds.'),
             $error instanceof HttpExceptionInterface => new Problem($error->getStatusCode(), Response::$statusTexts[$error->getStatusCode()] ?? 'Error', self::words($error)),
@@ -82,5 +84,13 @@ final readonly class ProblemResponses
             422 => 'The body of this request is missing. Send an object with named fields.',
             default => $error->getMessage(),
         };
+    }
+
+    /** Whoever has not shown the second factor yet is nobody so far. */
+    private function isSignedIn(): bool
+    {
+        $user = $this->tokens->getToken()?->getUser();
+
+        return $user instanceof Account && Standing::FactorAwaited !== $user->standing;
     }
 }

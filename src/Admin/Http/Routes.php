@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Http;
 
-use Lantern\Admin\SignIn\Shell;
 use Symfony\Component\HttpFoundation\Request;
 
 /** What kind of thing a request was matched with. Paths can be written in many ways; a route is one. */
@@ -18,7 +17,7 @@ final class Routes
     {
         $controller = $request->attributes->get('_controller');
 
-        return \is_string($controller) && !str_starts_with($controller, Shell::class.'::') && str_starts_with($controller, 'Lantern\\Admin\\');
+        return \is_string($controller) && str_starts_with($controller, 'Lantern\\Admin\\') && !is_subclass_of(strstr($controller.'::', '::', true) ?: '', Page::class);
     }
 
     public static function name(Request $request): string

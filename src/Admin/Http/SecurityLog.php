@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Http;
 
+use Lantern\Admin\SignIn\Account;
 use Lantern\Node\RequestId;
+use Lantern\Reading\Copies\Away;
+use Lantern\Workbench\People\AuditLog;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
@@ -12,8 +15,12 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
 /** Who did, or tried, what: one line of JSON each, with the id of the request, and without secrets. */
 final readonly class SecurityLog
 {
-    public function __construct(#[Autowire(service: 'monolog.logger.security_events')] private LoggerInterface $logger, private TokenStorageInterface $tokens, private RequestId $requests)
-    {
+    public function __construct(
+        #[Autowire(service: 'monolog.logger.security_events')] private LoggerInterface $logger,
+        private TokenStorageInterface $tokens,
+        private RequestId $requests,
+        private AuditLog $audit,
+    ) {
     }
 
     /**
@@ -23,5 +30,24 @@ final readonly class SecurityLog
     public function write(string $what, array $about = []): void
     {
         $this->logger->info($what, ['who' => $this->tokens->getToken()?->getUserIdentifier() ?? '', 'request' => $this->requests->current()] + $about);
+    }
+
+    /**
+     * The same, and in the audit log, too, where owners look. What an attacker could repeat without end stands there once in five minutes.
+     *
+     * @param array<string, int|string> $about
+     */
+    public function keep(string $what, array $about = []): void
+    {
+        $this->write($what, $about);
+        $user = $this->tokens->getToken()?->getUser();
+        try {
+            $this->audit->addOnce($user instanceof Account ? $user->person->name : '', $what, $about);
+        } catch (\Throwable $away) {
+            // Where the database is away, the line in the file is what there is; nobody is kept out because of a log.
+            if (!Away::explains($away)) {
+                throw $away;
+            }
+        }
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\Letter;
 
 use Lantern\Admin\Http\Api;
+use Lantern\Admin\SignIn\Account;
 use Lantern\Core\NotThere;
 use Lantern\Letters\KeptMail;
 use Lantern\Letters\ListCount;
@@ -12,6 +13,7 @@ use Lantern\Letters\Mailbox;
 use Lantern\Letters\Subscribers;
 use Lantern\Letters\TellService;
 use Lantern\Reading\Pieces\SignUps;
+use Lantern\Workbench\People\AuditLog;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
@@ -19,12 +21,13 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\HttpKernel\Attribute\MapQueryParameter;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /** Who asked to be written to, and the mails that no mail server took. For owners: these are people's addresses. */
 #[AsController]
 final readonly class Letters
 {
-    public function __construct(private Api $api, private Subscribers $subscribers, private Mailbox $mailbox, private SignUps $signUps)
+    public function __construct(private Api $api, private Subscribers $subscribers, private Mailbox $mailbox, private SignUps $signUps, private AuditLog $audit)
     {
     }
 
@@ -50,11 +53,12 @@ final readonly class Letters
 
     #[Route('/api/letters/subscribers.csv', name: 'letters_csv', methods: ['GET'])]
     #[OA\Get(path: '/api/letters/subscribers.csv', summary: 'Those of a list who said yes, as CSV (RFC 4180)', parameters: [new OA\Parameter(name: 'list', in: 'query', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The list', content: new OA\MediaType(mediaType: 'text/csv'))])]
-    public function csv(#[MapQueryParameter] string $list = ''): Response
+    public function csv(#[CurrentUser] Account $account, #[MapQueryParameter] string $list = ''): Response
     {
         if ('' === $list) {
             throw new NotThere('There is no such list.');
         }
+        $this->audit->add($account->person->name, 'exported', ['what' => "the list “{$list}”"]);
         $response = new StreamedResponse(function () use ($list): void {
             $out = fopen('php://output', 'w');
             \assert(false !== $out);

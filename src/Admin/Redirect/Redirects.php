@@ -27,6 +27,7 @@ use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Jobs\JobKind;
 use Lantern\Workbench\Jobs\Jobs;
+use Lantern\Workbench\People\AuditLog;
 use Lantern\Workbench\Redirects\RedirectEditor;
 use OpenApi\Attributes as OA;
 use Psr\Log\LoggerInterface;
@@ -49,7 +50,7 @@ final readonly class Redirects
     /** More lines than these are taken by a worker. */
     private const MOST_AT_ONCE = 5000;
 
-    public function __construct(private Api $api, private RedirectTable $table, private RedirectEditor $editor, private LoggerInterface $logger, private RequestId $requests, private Jobs $jobs)
+    public function __construct(private Api $api, private RedirectTable $table, private RedirectEditor $editor, private LoggerInterface $logger, private RequestId $requests, private Jobs $jobs, private AuditLog $audit)
     {
     }
 
@@ -122,8 +123,10 @@ final readonly class Redirects
 
     #[Route('/api/redirects/export.{format}', requirements: ['format' => 'csv|json|nginx'], methods: ['GET'])]
     #[OA\Get(path: '/api/redirects/export.{format}', summary: 'All redirects as a file', responses: [new OA\Response(response: 200, description: 'The file')])]
-    public function export(string $format): Response
+    public function export(string $format, #[CurrentUser] Account $account): Response
     {
+        $this->audit->add($account->person->name, 'exported', ['what' => 'the redirects']);
+
         return new StreamedResponse(function () use ($format): void {
             foreach (RedirectExport::write($format, $this->table->all()) as $part) {
                 echo $part;

@@ -43,7 +43,7 @@ final readonly class Releases
         return $this->api->json($this->waitingView($query->after()));
     }
 
-    #[Route('/api/releases', methods: ['POST'])]
+    #[Route('/api/releases', name: 'publish', methods: ['POST'])]
     #[OA\Post(path: '/api/releases', summary: 'Publishes everything that waits, as it was seen', responses: [
         new OA\Response(response: 200, description: 'The release', content: new OA\JsonContent(ref: PublishedView::class)),
         new OA\Response(response: 202, description: 'So much that it takes a while: a job that publishes', content: new OA\JsonContent(ref: JobView::class)),

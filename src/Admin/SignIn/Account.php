@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
+use Lantern\Core\Person\Standing;
 use Lantern\Workbench\Entity\Person;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\UserInterface;
 
-/** A person who is signed in to the management interface. */
+/** A person who is signed in to the management interface, in one browser. */
 final readonly class Account implements UserInterface, PasswordAuthenticatedUserInterface
 {
-    public function __construct(public Person $person)
+    /** @param string $session id of the own session, see OwnSessions; empty where somebody is about to sign in */
+    public function __construct(public Person $person, public Standing $standing = Standing::Whole, public string $session = '')
     {
     }
 
@@ -22,7 +24,11 @@ final readonly class Account implements UserInterface, PasswordAuthenticatedUser
 
     public function getRoles(): array
     {
-        return ['ROLE_'.strtoupper($this->person->role)];
+        return [match ($this->standing) {
+            Standing::Whole => 'ROLE_'.strtoupper($this->person->role),
+            Standing::FactorAwaited => 'ROLE_FACTOR_AWAITED',
+            Standing::WithoutFactor => 'ROLE_WITHOUT_FACTOR',
+        }];
     }
 
     public function getPassword(): string
@@ -36,13 +42,15 @@ final readonly class Account implements UserInterface, PasswordAuthenticatedUser
         $person = clone $this->person;
         $person->password = hash('crc32c', $person->password);
 
-        return ['person' => $person];
+        return ['person' => $person, 'standing' => $this->standing, 'session' => $this->session];
     }
 
-    /** @param array{person: Person} $data */
+    /** @param array{person: Person, standing: Standing, session: string} $data */
     public function __unserialize(array $data): void
     {
         $this->person = $data['person'];
+        $this->standing = $data['standing'];
+        $this->session = $data['session'];
     }
 
     public function eraseCredentials(): void

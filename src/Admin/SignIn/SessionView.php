@@ -13,10 +13,14 @@ final readonly class SessionView
     public function __construct(
         #[OA\Property]
         public string $name,
-        #[OA\Property(enum: ['owner', 'editor', 'viewer'])]
+        #[OA\Property(enum: ['owner', 'publisher', 'editor', 'viewer'])]
         public string $role,
         #[OA\Property]
         public bool $canEdit,
+        #[OA\Property(description: 'Whether what was edited may be shown to visitors; whoever may not asks for it')]
+        public bool $canPublish,
+        #[OA\Property(description: 'A second factor is required, and has to be set up first')]
+        public bool $needsFactor,
         #[OA\Property]
         public string $shopName,
         #[OA\Property]

@@ -6,6 +6,8 @@ namespace Lantern\Admin\SignIn;
 
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\CsrfGuard;
+use Lantern\Core\Person\Role;
+use Lantern\Core\Person\Standing;
 use Lantern\Reading\Copies\Copies;
 use OpenApi\Attributes as OA;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -22,13 +24,27 @@ final readonly class Sessions
     {
     }
 
-    #[Route('/api/session', methods: ['GET'])]
+    #[Route('/api/session', name: 'session', methods: ['GET'])]
     #[OA\Get(path: '/api/session', summary: 'Who is signed in', responses: [new OA\Response(response: 200, description: 'The person', content: new OA\JsonContent(ref: SessionView::class))])]
     public function session(#[CurrentUser] Account $account): Response
     {
         $person = $account->person;
         $settings = $this->copies->workbench->settings;
 
-        return $this->api->json(new SessionView($person->name, $person->role, 'viewer' !== $person->role, $settings->name(), $this->storefrontUrl, $settings->zone()->getName(), $this->tokens->getToken(CsrfGuard::ID)->getValue(), $this->tokens->getToken('logout')->getValue()));
+        $role = Role::from($person->role);
+        $whole = Standing::Whole === $account->standing;
+
+        return $this->api->json(new SessionView(
+            $person->name,
+            $person->role,
+            $whole && $role->mayEdit(),
+            $whole && $role->mayPublish(),
+            !$whole,
+            $settings->name(),
+            $this->storefrontUrl,
+            $settings->zone()->getName(),
+            $this->tokens->getToken(CsrfGuard::ID)->getValue(),
+            $this->tokens->getToken('logout')->getValue(),
+        ));
     }
 }

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Admin\SignIn;
 
 use Lantern\Admin\Http\CsrfGuard;
+use Lantern\Admin\Http\Page;
 use Lantern\Reading\Copies\Copies;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -15,17 +15,15 @@ use Symfony\Component\Routing\Attribute\Route;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
 use Symfony\Component\Security\Csrf\CsrfTokenManagerInterface;
 use Symfony\Component\Security\Http\Authentication\AuthenticationUtils;
-use Twig\Environment;
 
 /** The page that the management interface runs in, and the one where people sign in. */
 #[AsController]
-final readonly class Shell
+final readonly class Shell implements Page
 {
     public function __construct(
-        private Environment $twig,
+        private AdminPages $pages,
         private CsrfTokenManagerInterface $csrf,
         private Copies $copies,
-        #[Autowire('%kernel.project_dir%/public/admin/.vite/manifest.json')] private string $manifestFile,
     ) {
     }
 
@@ -37,7 +35,7 @@ final readonly class Shell
         }
         $error = $attempt->getLastAuthenticationError();
 
-        return $this->page('sign_in', [
+        return $this->pages->render('sign_in', [
             'mail' => $attempt->getLastUsername(),
             'error' => match (true) {
                 null === $error => null,
@@ -59,16 +57,6 @@ final readonly class Shell
         $nonce = base64_encode(random_bytes(18));
         $request->attributes->set('style_nonce', $nonce);
 
-        return $this->page('shell', ['csrf' => $this->csrf->getToken(CsrfGuard::ID)->getValue(), 'nonce' => $nonce, 'zone' => $this->copies->workbench->settings->zone()->getName()]);
-    }
-
-    /** @param array<string, mixed> $data */
-    private function page(string $template, array $data, int $status = 200): Response
-    {
-        /** @var array<string, array{file: string, css: list<string>}> $manifest */
-        $manifest = json_decode((string) file_get_contents($this->manifestFile), true, flags: \JSON_THROW_ON_ERROR);
-        $main = $manifest['web/admin/src/main.tsx'];
-
-        return new Response($this->twig->render("admin/$template.html.twig", $data + ['script' => '/'.$main['file'], 'styles' => $main['css']]), $status, ['Cache-Control' => 'no-store']);
+        return $this->pages->render('shell', ['csrf' => $this->csrf->getToken(CsrfGuard::ID)->getValue(), 'nonce' => $nonce, 'zone' => $this->copies->workbench->settings->zone()->getName()]);
     }
 }

@@ -21,15 +21,17 @@ final readonly class SignInLog
     #[AsEventListener]
     public function succeeded(LoginSuccessEvent $event): void
     {
-        $this->log->write('sign-in', ['as' => $event->getUser()->getUserIdentifier(), 'from' => (string) $event->getRequest()->getClientIp()]);
+        $this->log->keep('sign-in', ['as' => $event->getUser()->getUserIdentifier(), 'from' => (string) $event->getRequest()->getClientIp()]);
     }
 
     #[AsEventListener]
     public function failed(LoginFailureEvent $event): void
     {
         $name = $event->getRequest()->request->all()['mail'] ?? '';
-        $this->log->write($event->getException() instanceof TooManyLoginAttemptsAuthenticationException ? 'sign-in-held-back' : 'sign-in-failed', [
-            'as' => \is_string($name) ? mb_substr(mb_scrub($name, 'UTF-8'), 0, 100) : '',
+        // Whoever types the password into the wrong field does not find it in a log.
+        $name = \is_string($name) && str_contains($name, '@') ? $name : '';
+        $this->log->keep($event->getException() instanceof TooManyLoginAttemptsAuthenticationException ? 'sign-in-held-back' : 'sign-in-failed', [
+            'as' => mb_substr(mb_scrub($name, 'UTF-8'), 0, 100),
             'from' => (string) $event->getRequest()->getClientIp(),
         ]);
     }
@@ -37,6 +39,6 @@ final readonly class SignInLog
     #[AsEventListener]
     public function left(LogoutEvent $event): void
     {
-        $this->log->write('sign-out', ['as' => $event->getToken()?->getUserIdentifier() ?? '']);
+        $this->log->keep('sign-out', ['as' => $event->getToken()?->getUserIdentifier() ?? '']);
     }
 }

@@ -14,7 +14,7 @@ class Person
 {
     /**
      * @param string $password hashed
-     * @param string $role     owner, editor or viewer
+     * @param string $role     owner, publisher, editor or viewer
      */
     public function __construct(
         #[ORM\Id]
@@ -28,12 +28,14 @@ class Person
         public string $password,
         #[ORM\Column(type: Types::TEXT)]
         public string $role,
+        #[ORM\Column(name: 'left_at', type: Types::DATETIMETZ_IMMUTABLE, nullable: true)]
+        public ?\DateTimeImmutable $leftAt = null,
     ) {
     }
 
     /** Whoever works by bin/console; nobody can sign in as this. */
     public static function commandLine(): self
     {
-        return new self('00000000-0000-0000-0000-000000000000', 'the command line', '', '', 'editor');
+        return new self('00000000-0000-0000-0000-000000000000', 'the command line', '', '', 'publisher');
     }
 }

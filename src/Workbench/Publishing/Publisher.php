@@ -10,6 +10,7 @@ use Lantern\Core\Release\NotInOrder;
 use Lantern\Reading\Releases\ChangedReader;
 use Lantern\Reading\Releases\ReleaseReader;
 use Lantern\Workbench\Edits\Progress;
+use Lantern\Workbench\People\AuditLog;
 use Psr\Clock\ClockInterface;
 use Psr\EventDispatcher\EventDispatcherInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -46,6 +47,7 @@ final readonly class Publisher
         private ChangedReader $changed,
         private ClockInterface $clock,
         private EventDispatcherInterface $events,
+        private AuditLog $audit,
     ) {
     }
 
@@ -89,6 +91,9 @@ final readonly class Publisher
             }
             $this->connection->executeStatement('DELETE FROM journal.touched');
             $many = $changed > self::MANY;
+            // What was published is what was asked for.
+            $this->connection->executeStatement('DELETE FROM journal.release_request');
+            $this->audit->add($by, 'published', ['release' => $number]);
             if (null !== $together) {
                 $together($number);
             }

@@ -12,6 +12,7 @@ use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\People\AuditLog;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The shop's details on the workbench. */
@@ -22,6 +23,7 @@ final readonly class ShopDetails
         private Copies $copies,
         private EditLog $edits,
         private SettingWriter $writer,
+        private AuditLog $audit,
     ) {
     }
 
@@ -59,7 +61,7 @@ final readonly class ShopDetails
             $detail = ShopDetail::tryFrom($name) ?? throw new Refused($name, 'The shop has no such detail.');
             $checked[$name] = $detail->checked($value);
         }
-        $this->edits->run($by, Subject::Frame, function () use ($version, $checked): string {
+        $this->edits->run($by, Subject::Frame, function () use ($version, $checked, $by): string {
             $this->connection->executeStatement('LOCK TABLE setting IN SHARE ROW EXCLUSIVE MODE');
             $this->copies->workbench->settings->forget();
             $now = self::version($this->all());
@@ -67,6 +69,7 @@ final readonly class ShopDetails
                 throw new Stale($now);
             }
             $this->writer->write($checked);
+            $this->audit->add($by->name, 'settings', ['which' => implode(', ', array_keys($checked))]);
 
             return 'The details of the shop';
         });

@@ -8,6 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Admin\SignIn\Account;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Tests\ShopTestCase;
+use Lantern\Workbench\People\OwnSessions;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 
 final class SignedInPeopleTest extends ShopTestCase
@@ -40,7 +41,7 @@ final class SignedInPeopleTest extends ShopTestCase
 
     public function testWhoIsNoLongerThereIsSignedOut(): void
     {
-        $account = new Account($this->person());
+        $account = new Account($this->person(), session: $this->service(OwnSessions::class)->begin($this->person(), '', ''));
         $this->workbench()->executeStatement("UPDATE journal.person SET mail = 'other@tansyandrook.example' WHERE role = 'editor'");
         $this->expectException(UserNotFoundException::class);
         $this->service(EntityManagerInterface::class)->clear();

@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\SignIn;
+
+use Lantern\Core\Person\Standing;
+use Symfony\Component\HttpFoundation\RedirectResponse;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
+use Symfony\Component\Security\Core\Exception\AccessDeniedException;
+use Symfony\Component\Security\Http\Authorization\AccessDeniedHandlerInterface;
+
+/** Leads whoever has typed the password on to the second factor, and whoever has shown it to the views. */
+final readonly class FactorAwaited implements AccessDeniedHandlerInterface
+{
+    public function __construct(private TokenStorageInterface $tokens)
+    {
+    }
+
+    public function handle(Request $request, AccessDeniedException $accessDeniedException): ?Response
+    {
+        $account = $this->tokens->getToken()?->getUser();
+        if (!$account instanceof Account) {
+            return null;
+        }
+
+        return new RedirectResponse(Standing::FactorAwaited === $account->standing ? '/second-factor' : '/');
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\SignIn;
+
+/** To be done by a worker, so that an address that somebody has takes as long as one that nobody has: a link to a new password is sent. */
+final readonly class PasswordWanted
+{
+    public function __construct(public string $mail)
+    {
+    }
+}

@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\SignIn;
+
+use Lantern\Core\Person\Standing;
+use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\People\OwnSessions;
+use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
+use Symfony\Component\HttpFoundation\Request;
+use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
+use Symfony\Component\Security\Core\Authentication\Token\UsernamePasswordToken;
+use Symfony\Component\Security\Http\Event\LoginSuccessEvent;
+use Symfony\Component\Security\Http\Event\LogoutEvent;
+
+/** Each sign-in is a session of somebody's own, from its first page to its end. */
+final readonly class SessionStart
+{
+    private const FIREWALL = 'main';
+
+    public function __construct(private OwnSessions $sessions, private TokenStorageInterface $tokens)
+    {
+    }
+
+    #[AsEventListener]
+    public function begin(LoginSuccessEvent $event): void
+    {
+        $account = $event->getUser();
+        if ($account instanceof Account) {
+            $event->getAuthenticatedToken()->setUser($this->begun($event->getRequest(), $account->person, $account->standing));
+        }
+    }
+
+    /** Signs in whoever has just set a password by a link, which is as good as typing it. */
+    public function signIn(Request $request, Person $person): void
+    {
+        $this->put($request, $this->begun($request, $person, $this->sessions->atFirst($person)));
+    }
+
+    /** The session goes on as somebody who may do more, or whose password is another one, under a new id. */
+    public function goOn(Request $request, Account $account, Person $person, Standing $standing): void
+    {
+        $this->put($request, new Account($person, $standing, $account->session));
+    }
+
+    #[AsEventListener(priority: 90)]
+    public function end(LogoutEvent $event): void
+    {
+        $account = $event->getToken()?->getUser();
+        if ($account instanceof Account) {
+            $this->sessions->forget($account->session);
+        }
+    }
+
+    private function begun(Request $request, Person $person, Standing $standing): Account
+    {
+        return new Account($person, $standing, $this->sessions->begin($person, (string) $request->getClientIp(), $request->headers->get('User-Agent') ?? ''));
+    }
+
+    private function put(Request $request, Account $account): void
+    {
+        $request->getSession()->migrate(true);
+        $this->tokens->setToken(new UsernamePasswordToken($account, self::FIREWALL, $account->getRoles()));
+    }
+}

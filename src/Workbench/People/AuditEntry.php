@@ -1,0 +1,13 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\People;
+
+final readonly class AuditEntry
+{
+    /** @param array<string, string> $about */
+    public function __construct(public int $id, public \DateTimeImmutable $at, public string $person, public string $what, public array $about, public string $network)
+    {
+    }
+}

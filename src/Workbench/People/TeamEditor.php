@@ -1,0 +1,256 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Workbench\People;
+
+use Doctrine\DBAL\Connection;
+use Lantern\Core\NotThere;
+use Lantern\Core\Person\PasswordRule;
+use Lantern\Core\Person\Role;
+use Lantern\Core\Person\Team;
+use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Row;
+use Lantern\Workbench\Edits\UnitOfWork;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Symfony\Component\PasswordHasher\PasswordHasherInterface;
+use Symfony\Component\Uid\UuidV7;
+
+/** Who works here: invites, gives roles, lets go. What each did stays. */
+final readonly class TeamEditor
+{
+    /** An invitation holds for three days. */
+    public const INVITED_FOR = '+72 hours';
+
+    /** A link to a new password is for whoever asks for it now. */
+    public const LINK_HOLDS = '+1 hour';
+    private const MOST_NAME = 100;
+
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        #[Autowire(service: 'lantern.password_hasher')] private PasswordHasherInterface $hasher,
+        private UnitOfWork $work,
+        private OwnSessions $sessions,
+        private AuditLog $audit,
+        private ClockInterface $clock,
+    ) {
+    }
+
+    /** @return list<Colleague> by name */
+    public function all(): array
+    {
+        return array_map(static function (array $columns): Colleague {
+            $row = new Row($columns);
+
+            return new Colleague($row->text('id'), $row->text('name'), $row->text('mail'), Role::from($row->text('role')), $row->moment('seen_at'), $row->moment('left_at'), $row->int('sessions'), '' !== $row->text('factor'));
+        }, $this->connection->fetchAllAssociative('SELECT p.*, (SELECT count(*) FROM journal.own_session s WHERE s.person_id = p.id) AS sessions FROM journal.person p ORDER BY p.left_at IS NOT NULL, p.name, p.id'));
+    }
+
+    /** @return list<Invited> those that nobody has followed yet */
+    public function invited(): array
+    {
+        return array_map(static function (array $columns): Invited {
+            $row = new Row($columns);
+
+            return new Invited($row->text('id'), $row->text('mail'), $row->text('name'), Role::from($row->text('role')), $row->text('invited_by'), $row->moment('until') ?? new \DateTimeImmutable('@0'));
+        }, $this->connection->fetchAllAssociative('SELECT * FROM journal.invitation ORDER BY at DESC, id'));
+    }
+
+    /**
+     * Whoever was invited before and has not come gets a new link; the old one ends.
+     *
+     * @return string the token that the link has; it is kept nowhere
+     *
+     * @throws Refused
+     */
+    public function invite(string $mail, string $name, Role $role, string $by): string
+    {
+        $mail = mb_strtolower(trim($mail));
+        $name = trim((string) preg_replace('/\s+/u', ' ', $name));
+        if (false === filter_var($mail, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE) || mb_strlen($mail) > 254) {
+            throw new Refused('mail', 'This is no mail address. Write it like name@shop.example.');
+        }
+        if ('' === $name || mb_strlen($name) > self::MOST_NAME) {
+            throw new Refused('name', \sprintf('Write the name that the others know, in at most %d characters.', self::MOST_NAME));
+        }
+
+        return $this->work->run(function () use ($mail, $name, $role, $by): string {
+            if (false !== $this->connection->fetchOne('SELECT 1 FROM journal.person WHERE mail = ? AND left_at IS NULL', [$mail])) {
+                throw new Refused('mail', 'Somebody with this address works here already.');
+            }
+            $token = bin2hex(random_bytes(24));
+            $now = $this->clock->now();
+            $this->connection->executeStatement(<<<'SQL'
+                INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until) VALUES (:id, :mail, :name, :role, :hash, :by, :now, :until)
+                ON CONFLICT (mail) DO UPDATE SET name = excluded.name, role = excluded.role, token_hash = excluded.token_hash, invited_by = excluded.invited_by, at = excluded.at, until = excluded.until
+                SQL, ['id' => (new UuidV7())->toRfc4122(), 'mail' => $mail, 'name' => $name, 'role' => $role->value, 'hash' => self::hash($token), 'by' => $by, 'now' => $now->format(\DATE_ATOM), 'until' => $now->modify(self::INVITED_FOR)->format(\DATE_ATOM)]);
+            $this->audit->add($by, 'invited', ['mail' => $mail, 'role' => $role->value]);
+
+            return $token;
+        });
+    }
+
+    public function takeBack(string $invitationId, string $by): void
+    {
+        $this->work->run(function () use ($invitationId, $by): void {
+            $mail = $this->connection->fetchOne('DELETE FROM journal.invitation WHERE id = ? RETURNING mail', [$invitationId]);
+            if (!\is_string($mail)) {
+                throw new NotThere('This invitation is no longer there. It may have been followed by now.');
+            }
+            $this->audit->add($by, 'invitation-ended', ['mail' => $mail]);
+        });
+    }
+
+    /** @throws NotThere where the link was used, has ended, or never was one */
+    public function invitation(string $token): Invited
+    {
+        $row = $this->connection->fetchAssociative('SELECT * FROM journal.invitation WHERE token_hash = ? AND until > ?', [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
+        if (false === $row) {
+            throw new NotThere('This invitation was used already, or is older than three days. Ask for another one.');
+        }
+        $row = new Row($row);
+
+        return new Invited($row->text('id'), $row->text('mail'), $row->text('name'), Role::from($row->text('role')), $row->text('invited_by'), $row->moment('until') ?? new \DateTimeImmutable('@0'));
+    }
+
+    /**
+     * Follows an invitation: once.
+     *
+     * @throws Refused|NotThere
+     */
+    public function accept(string $token, #[\SensitiveParameter] string $password): Invited
+    {
+        return $this->work->run(function () use ($token, $password): Invited {
+            $invited = $this->invitation($token);
+            PasswordRule::check($password, [$invited->name, $invited->mail]);
+            if (1 !== (int) $this->connection->executeStatement('DELETE FROM journal.invitation WHERE token_hash = ?', [self::hash($token)])) {
+                throw new NotThere('This invitation was used already, or is older than three days. Ask for another one.');
+            }
+            $this->connection->executeStatement(<<<'SQL'
+                INSERT INTO journal.person (id, name, mail, password, role) VALUES (:id, :name, :mail, :password, :role)
+                ON CONFLICT (mail) DO UPDATE SET name = excluded.name, password = excluded.password, role = excluded.role, left_at = NULL
+                SQL, ['id' => (new UuidV7())->toRfc4122(), 'name' => $invited->name, 'mail' => $invited->mail, 'password' => $this->hasher->hash($password), 'role' => $invited->role->value]);
+            $this->audit->add($invited->name, 'joined', ['mail' => $invited->mail, 'role' => $invited->role->value]);
+
+            return $invited;
+        });
+    }
+
+    /** @throws Refused|NotThere */
+    public function giveRole(string $personId, Role $role, string $by): void
+    {
+        $this->changing($personId, $role, function (string $name, Role $before) use ($personId, $role, $by): void {
+            if ($before !== $role) {
+                $this->connection->executeStatement('UPDATE journal.person SET role = ? WHERE id = ?', [$role->value, $personId]);
+                $this->audit->add($by, 'role-changed', ['who' => $name, 'from' => $before->value, 'to' => $role->value]);
+            }
+        });
+    }
+
+    /** They cannot sign in any more, from now on; what they did stays. */
+    public function letGo(string $personId, string $by): void
+    {
+        $this->changing($personId, null, function (string $name) use ($personId, $by): void {
+            $this->connection->executeStatement('UPDATE journal.person SET left_at = ? WHERE id = ?', [$this->clock->now()->format(\DATE_ATOM), $personId]);
+            $this->sessions->endAll($personId);
+            $this->audit->add($by, 'let-go', ['who' => $name]);
+        });
+    }
+
+    /** @throws Refused|NotThere */
+    public function changePassword(string $personId, #[\SensitiveParameter] string $old, #[\SensitiveParameter] string $new, string $sessionId): void
+    {
+        $this->work->run(function () use ($personId, $old, $new, $sessionId): void {
+            $row = $this->person($personId);
+            if (!$this->hasher->verify($row->text('password'), $old)) {
+                throw new Refused('old', 'This is not the password that you have now.');
+            }
+            PasswordRule::check($new, [$row->text('name'), $row->text('mail')]);
+            $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($new), $personId]);
+            $this->sessions->endAll($personId, $sessionId);
+            $this->audit->add($row->text('name'), 'password-changed');
+        });
+    }
+
+    public function isPassword(string $personId, #[\SensitiveParameter] string $password): bool
+    {
+        $hash = $this->connection->fetchOne('SELECT password FROM journal.person WHERE id = ? AND left_at IS NULL', [$personId]);
+
+        return \is_string($hash) && $this->hasher->verify($hash, $password);
+    }
+
+    /** Somebody has to sign in anew, everywhere, but for the session that ends them. */
+    public function endSessions(string $personId, string $except, string $by): void
+    {
+        $this->work->run(function () use ($personId, $except, $by): void {
+            $row = $this->person($personId);
+            $this->sessions->endAll($personId, $except);
+            $this->audit->add($by, 'sessions-ended', ['who' => $row->text('name')]);
+        });
+    }
+
+    /** @return string|null the token that the link has; null where nobody with this address works here */
+    public function askForPassword(string $mail): ?string
+    {
+        $id = $this->connection->fetchOne('SELECT id FROM journal.person WHERE mail = ? AND left_at IS NULL', [mb_strtolower(trim($mail))]);
+        $token = bin2hex(random_bytes(24));
+        if (!\is_string($id)) {
+            return null;
+        }
+        $this->connection->executeStatement('DELETE FROM journal.password_link WHERE person_id = ?', [$id]);
+        $this->connection->executeStatement('INSERT INTO journal.password_link VALUES (?, ?, ?)', [self::hash($token), $id, $this->clock->now()->modify(self::LINK_HOLDS)->format(\DATE_ATOM)]);
+
+        return $token;
+    }
+
+    public function holdsPasswordLink(string $token): bool
+    {
+        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.password_link WHERE token_hash = ? AND until > ?', [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
+    }
+
+    /** @throws Refused|NotThere */
+    public function setPassword(string $token, #[\SensitiveParameter] string $password): void
+    {
+        $this->work->run(function () use ($token, $password): void {
+            $id = $this->connection->fetchOne('SELECT person_id FROM journal.password_link WHERE token_hash = ? AND until > ? FOR UPDATE', [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
+            if (!\is_string($id)) {
+                throw new NotThere('This link was used already, or is older than an hour. Ask for another one.');
+            }
+            $row = $this->person($id);
+            PasswordRule::check($password, [$row->text('name'), $row->text('mail')]);
+            $this->connection->executeStatement('DELETE FROM journal.password_link WHERE person_id = ?', [$id]);
+            $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($password), $id]);
+            $this->sessions->endAll($id);
+            $this->audit->add($row->text('name'), 'password-set-by-mail');
+        });
+    }
+
+    private function person(string $id): Row
+    {
+        $row = $this->connection->fetchAssociative('SELECT * FROM journal.person WHERE id = ? AND left_at IS NULL FOR UPDATE', [$id]);
+
+        return false === $row ? throw new NotThere('This person does not work here any more.') : new Row($row);
+    }
+
+    /** @param \Closure(string, Role): void $change given name and role as they are */
+    private function changing(string $personId, ?Role $role, \Closure $change): void
+    {
+        $this->work->run(function () use ($personId, $role, $change): void {
+            // Two owners who remove each other at one moment come one after the other.
+            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern people'))");
+            $row = $this->person($personId);
+            $roles = [];
+            foreach ($this->connection->fetchAllKeyValue('SELECT id, role FROM journal.person WHERE left_at IS NULL') as $id => $one) {
+                $roles[(string) $id] = Role::from(\is_string($one) ? $one : '');
+            }
+            (new Team($roles))->refuseWithoutOwner($personId, $role);
+            $change($row->text('name'), Role::from($row->text('role')));
+        });
+    }
+
+    private static function hash(string $token): string
+    {
+        return hash('sha256', $token);
+    }
+}
