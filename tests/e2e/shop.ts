@@ -4,7 +4,7 @@ import { type APIResponse, type Browser, expect, type Locator, type Page } from 
 export const storefront = process.env.LANTERN_STOREFRONT_URL ?? 'http://127.0.0.1:8190';
 export const admin = process.env.LANTERN_ADMIN_URL ?? 'http://127.0.0.1:8191';
 
-export async function signIn(page: Page, who: 'owner' | 'editor' | 'viewer' = 'owner'): Promise<void> {
+export async function signIn(page: Page, who: 'owner' | 'publisher' | 'editor' | 'viewer' = 'owner'): Promise<void> {
   await page.goto(`${admin}/sign-in`);
   await page.getByLabel('Mail address').fill(`${who}@tansyandrook.example`);
   await page.getByLabel('Password').fill(`lantern-${who}`);

@@ -83,7 +83,7 @@ final readonly class Suggestions
     private function words(Finding $finding): array
     {
         $steps = explode('/', '' === $finding->detail('address') ? $finding->subject->name : $finding->detail('address'));
-        $label = 1 === preg_match('/^“(.*)”$/us', $finding->detail('link'), $found) ? $found[1] : '';
+        $label = 1 === preg_match('/^“(.*)”$/Dus', $finding->detail('link'), $found) ? $found[1] : '';
 
         return array_values(array_unique(array_filter([str_replace('-', ' ', $steps[\count($steps) - 1]), $label], static fn (string $one): bool => mb_strlen($one) > 2)));
     }

@@ -23,11 +23,13 @@ const queries = new QueryClient({
 });
 
 // A view is fetched when it is opened; a menu is the next thing that most people open.
+const AccountView = lazily(() => import('./people/AccountView').then((view) => view.default));
 const FiltersView = lazily(() => import('./filters/FiltersView').then((view) => view.default));
 const FrameView = lazily(() => import('./menus/FrameView').then((view) => view.default));
 const LettersView = lazily(() => import('./letters/LettersView').then((view) => view.default));
 const LooksView = lazily(() => import('./menus/LooksView').then((view) => view.default));
 const MenuView = lazily(() => import('./menus/MenuView').then((view) => view.default));
+const PeopleView = lazily(() => import('./people/PeopleView').then((view) => view.default));
 const PlacesView = lazily(() => import('./places/PlacesView').then((view) => view.default));
 const PlaceSheetView = lazily(() => import('./places/PlaceSheetView').then((view) => view.default));
 const PoliciesView = lazily(() => import('./policies/PoliciesView').then((view) => view.default));
@@ -50,6 +52,8 @@ function Views() {
           <Route path="places/:id" element={<PlaceSheetView />} />
           <Route path="filters" element={<FiltersView />} />
           <Route path="policies" element={<PoliciesView />} />
+          <Route path="people" element={<PeopleView />} />
+          <Route path="account" element={<AccountView />} />
           <Route path="mailbox" element={<LettersView />} />
           <Route path="redirects" element={<RedirectsView />} />
           <Route path="link-check" element={<LinkCheckView />} />

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
-import { NavLink, Outlet, useLocation } from 'react-router';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
 import { ProblemError } from '../data/client';
 import { sessionQuery } from '../data/queries';
 import { useStore } from '../data/store';
@@ -22,10 +22,12 @@ const views = [
   { to: '/redirects', name: 'Redirects' },
   { to: '/link-check', name: 'Link check' },
   { to: '/releases', name: 'Releases' },
+  { to: '/people', name: 'People', isForOwners: true },
 ];
 
 // What opens over a view is fetched when the browser has nothing else to do, so that it is there when it is wanted.
 const Finder = lazily(() => import('./Finder').then((over) => over.Finder));
+const FactorFirst = lazily(() => import('../people/FactorFirst').then((first) => first.FactorFirst));
 const Keys = lazily(() => import('./Keys').then((over) => over.Keys));
 const LeavingDialog = lazily(() => import('./Leaving').then((over) => over.LeavingDialog));
 
@@ -87,6 +89,12 @@ export function Shell() {
       </main>
     );
   }
+  if (session.data?.needsFactor)
+    return (
+      <Suspense fallback={null}>
+        <FactorFirst session={session.data} />
+      </Suspense>
+    );
   return (
     <div className="grid h-dvh grid-cols-[minmax(0,1fr)] grid-rows-[auto_minmax(0,1fr)_auto]">
       <a href="#view" className="absolute -left-[999px] z-20 bg-sheet p-2 focus:left-2 focus:top-2">
@@ -101,17 +109,19 @@ export function Shell() {
           Gentle Lantern
         </span>
         <nav ref={shelf} aria-label="Views" className="flex gap-1 max-sm:-mx-2 max-sm:overflow-x-auto">
-          {views.map(({ to, name }) => (
-            <NavLink
-              key={to}
-              to={to}
-              className={({ isActive }) =>
-                `border-b-2 px-2.5 pt-3.5 pb-3 font-medium whitespace-nowrap hover:no-underline max-sm:px-2 max-sm:py-2 ${isActive ? 'border-ink text-ink' : 'border-transparent text-soft hover:text-ink'}`
-              }
-            >
-              {name}
-            </NavLink>
-          ))}
+          {views
+            .filter(({ isForOwners }) => !isForOwners || session.data?.role === 'owner')
+            .map(({ to, name }) => (
+              <NavLink
+                key={to}
+                to={to}
+                className={({ isActive }) =>
+                  `border-b-2 px-2.5 pt-3.5 pb-3 font-medium whitespace-nowrap hover:no-underline max-sm:px-2 max-sm:py-2 ${isActive ? 'border-ink text-ink' : 'border-transparent text-soft hover:text-ink'}`
+                }
+              >
+                {name}
+              </NavLink>
+            ))}
         </nav>
         <div className="ml-auto flex items-center gap-4">
           <button type="button" className="hidden min-h-8 items-center gap-2 text-soft hover:text-ink sm:flex" onClick={find}>
@@ -122,10 +132,11 @@ export function Shell() {
               <a href={session.data.storefrontUrl} target="_blank" rel="noopener" className="inline-flex min-h-8 items-center">
                 The shop ↗
               </a>
-              <form method="post" action="/sign-out" className="hidden items-center gap-2 text-sm text-soft md:flex">
-                <span>
-                  {session.data.name}, {session.data.role}
-                </span>
+              <Link to="/account" className="inline-flex min-h-8 items-center text-sm text-soft hover:text-ink">
+                {session.data.name}
+                <span className="max-xl:hidden">, {session.data.role}</span>
+              </Link>
+              <form method="post" action="/sign-out" className="hidden items-center text-sm text-soft md:flex">
                 <input type="hidden" name="_csrf_token" value={session.data.signOutToken} />
                 <button type="submit" className="min-h-8 underline hover:text-ink">
                   Sign out
@@ -144,7 +155,7 @@ export function Shell() {
           </ViewBoundary>
         )}
       </div>
-      <Tray canPublish={canEdit} />
+      <Tray canEdit={canEdit} canPublish={session.data?.canPublish ?? false} />
       <section id="over" aria-label="What is open" className="contents" />
       <Suspense fallback={null}>
         {open === 'finder' && <Finder onClose={() => setOpen(null)} />}

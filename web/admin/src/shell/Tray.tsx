@@ -5,23 +5,28 @@ import { api, askRelease, ProblemError, type Waiting } from '../data/client';
 import { connection } from '../data/connection';
 import { settled } from '../data/edits';
 import { outlookQuery } from '../data/findings';
+import { requestsQuery } from '../data/people';
 import { refreshAll, sessionQuery, waitingQuery } from '../data/queries';
 import { useStore } from '../data/store';
 import { say, warn } from '../data/told';
 import { keepAll } from '../data/unkept';
 import { lazily } from '../parts/lazily';
+import { when } from '../parts/when';
 import { JobsGoingOn, useJobsGoingOn } from './JobsGoingOn';
 import { Told } from './Told';
 
+const AskForRelease = lazily(() => import('./AskForRelease').then(({ AskForRelease: one }) => one));
 const Review = lazily(() => import('./Review').then(({ Review: one }) => one));
 
 /** What waits, in words, and the one act that shows it to visitors. */
-export function Tray({ canPublish }: { canPublish: boolean }) {
+export function Tray({ canEdit, canPublish }: { canEdit: boolean; canPublish: boolean }) {
   const waiting = useQuery(waitingQuery);
   const queries = useQueryClient();
   const state = useStore(connection);
   const [reviewing, setReviewing] = useState(false);
   const [changed, setChanged] = useState<string | null>(null);
+  const [asking, setAsking] = useState(false);
+  const requests = useQuery(requestsQuery);
   const outlook = useQuery(outlookQuery);
   const { breaks = 0, mends = 0, visits = 0 } = outlook.data ?? {};
   const publish = useMutation({
@@ -58,11 +63,17 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
   const jobs = useJobsGoingOn();
   const publishing = publish.isPending || jobs.some(({ kind }) => kind === 'publish');
   const count = waiting.data?.count ?? 0;
-  const button = (
-    <button type="button" className="button button--lamp" disabled={count === 0 || !canPublish || publishing} onClick={() => publish.mutate()}>
-      {publishing ? 'Publishing…' : reviewing && breaks > 0 && visits > 0 ? 'Publish all the same' : 'Publish'}
-    </button>
-  );
+  const asks = count > 0 ? (requests.data ?? []) : [];
+  const button =
+    canEdit && !canPublish ? (
+      <button type="button" className="button button--lamp" disabled={count === 0} onClick={() => setAsking(true)}>
+        Ask for a release
+      </button>
+    ) : (
+      <button type="button" className="button button--lamp" disabled={count === 0 || !canPublish || publishing} onClick={() => publish.mutate()}>
+        {publishing ? 'Publishing…' : reviewing && breaks > 0 && visits > 0 ? 'Publish all the same' : 'Publish'}
+      </button>
+    );
   const close = () => {
     setReviewing(false);
     setChanged(null);
@@ -70,7 +81,13 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
   return (
     <section aria-label="What waits" className="border-t border-line bg-sheet">
       {state !== 'there' && <Away signedOut={state === 'signed-out'} />}
-      <JobsGoingOn mayStop={canPublish} />
+      <JobsGoingOn mayStop={canEdit} />
+      {asks.map(({ person, note, at }) => (
+        <p key={person} className="border-b border-line bg-lamp-wash px-4 py-1.5">
+          <strong>{person}</strong> asks for a release, {when(at)}
+          {note && `: “${note}”`}
+        </p>
+      ))}
       <div className="flex min-h-13 flex-wrap items-center gap-x-3 gap-y-2 px-4 py-2 sm:flex-nowrap">
         <p className="min-w-0 flex-1 truncate" title={waiting.data?.summary}>
           {waiting.error && !waiting.data ? (
@@ -102,6 +119,11 @@ export function Tray({ canPublish }: { canPublish: boolean }) {
         </button>
         {button}
       </div>
+      {asking && (
+        <Suspense fallback={null}>
+          <AskForRelease onClose={() => setAsking(false)} />
+        </Suspense>
+      )}
       {reviewing && (
         <Suspense fallback={null}>
           <Review waiting={waiting.data} changed={changed} outlook={outlook.data} button={button} onClose={close} />
