@@ -62,6 +62,20 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
             {one.mail} · {one.seenAt ? `here ${when(one.seenAt)}` : 'never here yet'} · {one.hasFactor ? 'second factor' : 'no second factor'}
           </p>
         </div>
+        <p className="flex flex-wrap items-baseline gap-x-4 text-sm">
+          {isLone && <span className="text-soft">the last owner, who cannot go</span>}
+          {offered.map((which) => (
+            <button
+              key={which}
+              type="button"
+              className="min-h-6 text-tide underline"
+              aria-expanded={asked === which}
+              onClick={() => setAsked(asked === which ? null : which)}
+            >
+              {acts[which].words}…
+            </button>
+          ))}
+        </p>
         <label className="flex items-center gap-2">
           <span className="sr-only">Role of {one.name}</span>
           <select className="field" value={one.role} disabled={isLone} onChange={(event) => void giveRole(event.target.value as Role)}>
@@ -73,20 +87,6 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
           </select>
         </label>
       </div>
-      <p className="mt-0.5 flex flex-wrap gap-x-4 text-sm">
-        {isLone && <span className="text-soft">The last owner, who cannot go.</span>}
-        {offered.map((which) => (
-          <button
-            key={which}
-            type="button"
-            className="min-h-6 text-tide underline"
-            aria-expanded={asked === which}
-            onClick={() => setAsked(asked === which ? null : which)}
-          >
-            {acts[which].words}…
-          </button>
-        ))}
-      </p>
       {asked && (
         <div className="mt-2 flex flex-wrap items-center gap-2 rounded-md bg-lamp-wash p-2">
           <span className="min-w-0 flex-1 basis-64">{acts[asked].says}</span>
