@@ -118,6 +118,8 @@ write_environment() {
     "LANTERN_FILES=$LANTERN_VAR/files"
     "LANTERN_VAR=$LANTERN_VAR"
   )
+  # On this machine alone whoever comes first may name the shop and own it.
+  [ -z "${empty:-}" ] || environment+=("LANTERN_FIRST_START=1")
   # The demo's stand-in for other web sites: the only address within a private network that may be asked.
   [ -z "${world_port:-}" ] || environment+=("LANTERN_OUTSIDE_STAND_IN=http://127.0.0.1:$world_port")
   (umask 077; printf '%s\n' "${environment[@]}" > "$LANTERN_VAR/environment")

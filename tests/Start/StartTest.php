@@ -46,7 +46,7 @@ final class StartTest extends TestCase
 
     public function testAnUnknownArgumentIsRefused(): void
     {
-        self::assertSame('bin/start takes --reset or nothing; it does not know --fast.', $this->refusal([], '--fast'));
+        self::assertSame('bin/start takes --reset, --empty or nothing; it does not know --fast.', $this->refusal([], '--fast'));
     }
 
     public function testAMissingToolIsNamed(): void

@@ -21,6 +21,8 @@ final readonly class SessionView
         public bool $canPublish,
         #[OA\Property(description: 'A second factor is required, and has to be set up first')]
         public bool $needsFactor,
+        #[OA\Property(description: 'Whether the shop is new, and its first steps are neither made nor put away')]
+        public bool $isNew,
         #[OA\Property]
         public string $shopName,
         #[OA\Property]

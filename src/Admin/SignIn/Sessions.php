@@ -8,7 +8,10 @@ use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\CsrfGuard;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Person\Standing;
+use Lantern\Core\Shop\FirstStep;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Shop\FirstFactsReader;
+use Lantern\Workbench\People\HouseRules;
 use OpenApi\Attributes as OA;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Response;
@@ -20,7 +23,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Sessions
 {
-    public function __construct(private Api $api, private Copies $copies, private CsrfTokenManagerInterface $tokens, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
+    public function __construct(private Api $api, private Copies $copies, private CsrfTokenManagerInterface $tokens, private FirstFactsReader $facts, private HouseRules $rules, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
     {
     }
 
@@ -40,6 +43,7 @@ final readonly class Sessions
             $whole && $role->mayEdit(),
             $whole && $role->mayPublish(),
             !$whole,
+            null !== FirstStep::next($this->facts->read()) && !$this->rules->firstStepsAreAway(),
             $settings->name(),
             $this->storefrontUrl,
             $settings->zone()->getName(),

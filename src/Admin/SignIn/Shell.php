@@ -7,6 +7,7 @@ namespace Lantern\Admin\SignIn;
 use Lantern\Admin\Http\CsrfGuard;
 use Lantern\Admin\Http\Page;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Workbench\People\FirstStart;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -24,6 +25,7 @@ final readonly class Shell implements Page
         private AdminPages $pages,
         private CsrfTokenManagerInterface $csrf,
         private Copies $copies,
+        private FirstStart $first,
     ) {
     }
 
@@ -32,6 +34,9 @@ final readonly class Shell implements Page
     {
         if (null !== $tokens->getToken()?->getUser()) {
             return new RedirectResponse('/');
+        }
+        if ($this->first->isAwaited()) {
+            return new RedirectResponse('/first-start');
         }
         $error = $attempt->getLastAuthenticationError();
 

@@ -1,9 +1,10 @@
 import './style.css';
-import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Navigate, Route, Router, Routes } from 'react-router';
 import { meta } from './data/client';
+import { sessionQuery } from './data/queries';
 import { useStore } from './data/store';
 import { lazily } from './parts/lazily';
 import { setShopZone } from './parts/when';
@@ -25,6 +26,7 @@ const queries = new QueryClient({
 // A view is fetched when it is opened; a menu is the next thing that most people open.
 const AccountView = lazily(() => import('./people/AccountView').then((view) => view.default));
 const FiltersView = lazily(() => import('./filters/FiltersView').then((view) => view.default));
+const FirstStepsView = lazily(() => import('./start/FirstStepsView').then((view) => view.default));
 const FrameView = lazily(() => import('./menus/FrameView').then((view) => view.default));
 const LettersView = lazily(() => import('./letters/LettersView').then((view) => view.default));
 const LooksView = lazily(() => import('./menus/LooksView').then((view) => view.default));
@@ -37,13 +39,20 @@ const RedirectsView = lazily(() => import('./redirects/RedirectsView').then((vie
 const LinkCheckView = lazily(() => import('./findings/LinkCheckView').then((view) => view.default));
 const ReleasesView = lazily(() => import('./releases/ReleasesView').then((view) => view.default));
 
+/** A new shop begins with its first steps, any other with its menus. */
+function Beginning() {
+  const session = useQuery(sessionQuery);
+  return session.data ? <Navigate to={session.data.isNew && session.data.canEdit ? '/first-steps' : '/menus'} replace /> : null;
+}
+
 function Views() {
   const location = useStore(place);
   return (
     <Router location={location} navigator={navigator}>
       <Routes>
         <Route path="/" element={<Shell />}>
-          <Route index element={<Navigate to="/menus" replace />} />
+          <Route index element={<Beginning />} />
+          <Route path="first-steps" element={<FirstStepsView />} />
           <Route path="menus" element={<FrameView onShown={MenuView.fetch} />} />
           <Route path="menus/looks" element={<LooksView />} />
           <Route path="menus/:id" element={<MenuView />} />

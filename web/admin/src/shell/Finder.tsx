@@ -18,6 +18,7 @@ const views: Found[] = [
   { key: 'v2r', to: '/redirects', name: 'Redirects', says: 'view, and trying an address' },
   { key: 'v2l', to: '/link-check', name: 'Link check', says: 'what is wrong in the shop, and the mends' },
   { key: 'v2m', to: '/mailbox', name: 'Mailbox', says: 'lists of people who signed up, and mails' },
+  { key: 'v0', to: '/first-steps', name: 'First steps', says: 'what a new shop needs' },
   { key: 'v2q', to: '/people', name: 'People', says: 'who works here, and what was done' },
   { key: 'v2s', to: '/account', name: 'Your account', says: 'password, second factor, sessions' },
   { key: 'v3', to: '/releases', name: 'Releases', says: 'view' },

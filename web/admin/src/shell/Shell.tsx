@@ -15,6 +15,7 @@ import { useNews } from './useNews';
 import { ViewBoundary } from './ViewBoundary';
 
 const views = [
+  { to: '/first-steps', name: 'First steps', isForNew: true },
   { to: '/menus', name: 'Menus' },
   { to: '/places', name: 'Places' },
   { to: '/filters', name: 'Filters' },
@@ -110,7 +111,7 @@ export function Shell() {
         </span>
         <nav ref={shelf} aria-label="Views" className="flex gap-1 max-sm:-mx-2 max-sm:overflow-x-auto">
           {views
-            .filter(({ isForOwners }) => !isForOwners || session.data?.role === 'owner')
+            .filter(({ isForOwners, isForNew }) => (!isForOwners || session.data?.role === 'owner') && (!isForNew || session.data?.isNew))
             .map(({ to, name }) => (
               <NavLink
                 key={to}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Console;
+
+use Lantern\Core\NotThere;
+use Lantern\Core\Refused;
+use Lantern\Workbench\People\TeamEditor;
+use Symfony\Component\Console\Attribute\AsCommand;
+use Symfony\Component\Console\Command\Command;
+use Symfony\Component\Console\Input\InputArgument;
+use Symfony\Component\Console\Input\InputInterface;
+use Symfony\Component\Console\Output\OutputInterface;
+use Symfony\Component\Console\Style\SymfonyStyle;
+
+#[AsCommand('lantern:person:remove', 'Lets somebody go; what they did stays')]
+final class PersonRemoveCommand extends Command
+{
+    public function __construct(private readonly TeamEditor $team, private readonly PersonInput $people)
+    {
+        parent::__construct();
+    }
+
+    protected function configure(): void
+    {
+        $this->addArgument('mail', InputArgument::REQUIRED, 'which they sign in with');
+    }
+
+    protected function execute(InputInterface $input, OutputInterface $output): int
+    {
+        $style = new SymfonyStyle($input, $output);
+        try {
+            $this->team->letGo($this->people->idOf($input->getArgument('mail')), 'the command line');
+            $style->writeln('They cannot sign in any more.');
+        } catch (Refused|NotThere $refused) {
+            $style->getErrorStyle()->writeln($refused->getMessage());
+
+            return self::FAILURE;
+        }
+
+        return self::SUCCESS;
+    }
+}
