@@ -22,16 +22,14 @@ final readonly class KeptMail
         return $this->part('text/html');
     }
 
-    /** One part of a mail with several (RFC 2046, 5.1), decoded. */
+    /** One part of a mail, which may be all of it (RFC 2046, 5.1), decoded. */
     private function part(string $type): string
     {
         $raw = str_replace("\r\n", "\n", $this->raw);
-        if (1 !== preg_match('/^Content-Type: multipart\/\S+;\s+boundary="?([^"\s;]+)/m', $raw, $found)) {
-            return '';
-        }
-        foreach (explode("--{$found[1]}", $raw) as $part) {
+        $isOne = 1 !== preg_match('/^Content-Type: multipart\/\S+;\s+boundary="?([^"\s;]+)/m', $raw, $found);
+        foreach ($isOne ? [$raw] : explode('--'.($found[1] ?? ''), $raw) as $part) {
             [$headers, $body] = explode("\n\n", ltrim($part, "\n"), 2) + ['', ''];
-            if (str_starts_with($headers, "Content-Type: $type")) {
+            if (1 === preg_match('/^Content-Type: '.preg_quote($type, '/').'\b/m', $headers)) {
                 return trim(match (true) {
                     str_contains($headers, 'quoted-printable') => quoted_printable_decode($body),
                     str_contains($headers, 'base64') => (string) base64_decode($body, true),

@@ -44,6 +44,7 @@ final readonly class StorefrontController
         private Searches $searches,
         private CustomerCookie $customers,
         private KeptPages $kept,
+        private HealthPage $health,
         #[Autowire(env: 'APP_SECRET')] private string $secret,
         #[Autowire(env: 'LANTERN_ADMIN_URL')] private string $adminUrl,
     ) {
@@ -54,7 +55,7 @@ final readonly class StorefrontController
         $visit = $this->visit($request);
         $response = null === $visit ? new Response('This preview has run out. Go back to the management interface and look again.', 403, ['Content-Type' => 'text/plain'])
             // One state of the copy for all that goes into the answer.
-            : $visit->copy->snapshot(fn (): Response => $this->answered($visit, $request));
+            : $this->health->answer($visit) ?? $visit->copy->snapshot(fn (): Response => $this->answered($visit, $request));
 
         return $this->secured($response, $visit, $request);
     }

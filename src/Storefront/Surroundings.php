@@ -53,7 +53,7 @@ final readonly class Surroundings
         $header = $this->headers->shown($visit, $frame['header'] ?? null, array_keys($panels));
         $columns = $this->columns->shown($visit);
         $template = $this->twig->load('storefront/frame.html.twig');
-        $context = ['visit' => $visit, 'frame' => $frame, 'panels' => $panels, 'header' => $header->shape, 'columns' => $columns, 'shop' => $settings->values];
+        $context = ['visit' => $visit, 'frame' => $frame, 'panels' => $panels, 'header' => $header->shape, 'columns' => $columns, 'shop' => $settings->filled()];
         $beside = $marks = [];
         foreach ($frame as $hung) {
             if (null !== $hung->bay->beside && [] !== $hung->menu->entries) {

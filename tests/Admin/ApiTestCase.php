@@ -18,7 +18,7 @@ abstract class ApiTestCase extends ShopTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->signIn('editor');
+        $this->signIn('publisher');
     }
 
     protected function signIn(string $role): void

@@ -20,7 +20,7 @@ use Symfony\Component\HttpFoundation\Request;
  */
 final class HostileRequestsTest extends ApiTestCase
 {
-    private const ROLES = ['anonymous', 'viewer', 'editor', 'owner'];
+    private const ROLES = ['anonymous', 'viewer', 'editor', 'publisher', 'owner'];
     /** What an input may cost this process, whatever else the machine does meanwhile. No measure of speed: that is for bin/bench. */
     private const MOST_SECONDS_OF_WORK = 15.0;
     private const VERBS = ['get', 'put', 'post', 'delete', 'patch'];

@@ -20,6 +20,12 @@ final readonly class Settings
         return $this->values[$name] ?? '';
     }
 
+    /** @return array<string, string> all that is known, and every detail that is not, as nothing */
+    public function filled(): array
+    {
+        return $this->values + array_fill_keys(array_column(ShopDetail::cases(), 'value'), '');
+    }
+
     public function name(): string
     {
         return $this->get(ShopDetail::Name->value);

@@ -14,6 +14,7 @@ final class ApiDescriptionTest extends ApiTestCase
 {
     public function testEveryLengthThatIsDescribedIsEnforced(): void
     {
+        $this->signIn('owner');
         $document = $this->service(ApiDescription::class)->document();
         /** @var array<string, array<string, mixed>> $schemas */
         $schemas = (array) $this->at($document, 'components', 'schemas');

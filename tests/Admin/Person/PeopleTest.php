@@ -299,7 +299,7 @@ final class PeopleTest extends ApiTestCase
         $body = $this->value('SELECT body FROM message ORDER BY id DESC LIMIT 1');
         self::assertSame(1, preg_match('~/welcome/([0-9a-f]{48})~', stripslashes($body), $found), $body);
 
-        return $found[1] ?? '';
+        return $found[1];
     }
 
     private function follow(string $path): Crawler

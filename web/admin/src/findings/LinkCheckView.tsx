@@ -175,5 +175,7 @@ function sentence(outlook: Outlook, look: Look): string {
   if (look === 'live') return `${count(outlook.live, 'finding')} on what visitors get now.${state}`;
   return outlook.wrong === 0
     ? `Nothing is wrong.${state}`
-    : `${count(outlook.wrong, 'finding')}; by ${outlook.broken.toLocaleString('en-GB')} of them visitors find nothing.${state}`;
+    : outlook.broken === 0
+      ? `${count(outlook.wrong, 'finding')}; nothing is broken.${state}`
+      : `${count(outlook.wrong, 'finding')}; by ${outlook.broken.toLocaleString('en-GB')} of them visitors find nothing.${state}`;
 }

@@ -57,8 +57,8 @@ export default function LettersView() {
               <p className="text-soft">No mail was sent yet. As long as no mail server is configured, they are kept here instead of being sent.</p>
             )}
             {mail && (
-              <div className="grid gap-4 md:grid-cols-[minmax(12rem,1fr)_minmax(0,2fr)]">
-                <ul className="grid content-start gap-0.5">
+              <div className="grid grid-cols-[minmax(0,1fr)] gap-4 md:grid-cols-[minmax(12rem,1fr)_minmax(0,2fr)]">
+                <ul className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-0.5">
                   {letters.data.mails.map(({ id, to, subject, at }) => (
                     <li key={id}>
                       <button

@@ -200,7 +200,13 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
         )}
         <div className="grid w-44 content-start gap-2 max-lg:w-full">
           <h2 className="text-soft">Hangs nowhere</h2>
-          {loose.length === 0 && <p className="text-sm text-soft">Every menu hangs somewhere.</p>}
+          {loose.length === 0 && (
+            <p className="text-sm text-soft">
+              {frame.menus.length === 0
+                ? 'There is no menu yet. One that you make can hang in the header, or in a column of the footer.'
+                : 'Every menu hangs somewhere.'}
+            </p>
+          )}
           <ul className="grid gap-2">
             {loose.map(({ id, name, kind }) => (
               <li key={id} className="relative">

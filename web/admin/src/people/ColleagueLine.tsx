@@ -58,12 +58,12 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <div className="min-w-0 flex-1 basis-48">
           <p className="truncate font-medium">{one.name}</p>
-          <p className="truncate text-sm text-soft">
+          <p className="text-sm break-words text-soft">
             {one.mail} · {one.seenAt ? `here ${when(one.seenAt)}` : 'never here yet'} · {one.hasFactor ? 'second factor' : 'no second factor'}
+            {isLone && ' · the last owner'}
           </p>
         </div>
         <p className="flex flex-wrap items-baseline gap-x-4 text-sm">
-          {isLone && <span className="text-soft">the last owner, who cannot go</span>}
           {offered.map((which) => (
             <button
               key={which}

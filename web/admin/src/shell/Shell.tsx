@@ -135,7 +135,7 @@ export function Shell() {
               </a>
               <Link to="/account" className="inline-flex min-h-8 items-center text-sm text-soft hover:text-ink">
                 {session.data.name}
-                <span className="max-xl:hidden">, {session.data.role}</span>
+                <span className="max-2xl:hidden">, {session.data.role}</span>
               </Link>
               <form method="post" action="/sign-out" className="hidden items-center text-sm text-soft md:flex">
                 <input type="hidden" name="_csrf_token" value={session.data.signOutToken} />

@@ -53,7 +53,7 @@ export default function FirstStepsView() {
             <li key={id} className={`flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-2 py-3 ${id === next ? 'bg-lamp-wash' : ''}`}>
               <span
                 aria-hidden="true"
-                className={`grid size-8 shrink-0 place-items-center rounded-full border font-mono text-mono ${isDone ? 'border-leaf bg-leaf-wash text-ink' : 'border-edge text-soft'}`}
+                className={`grid size-8 shrink-0 place-items-center rounded-full border font-mono text-mono ${isDone ? 'border-moss text-moss' : 'border-edge text-soft'}`}
               >
                 {isDone ? '✓' : n + 1}
               </span>

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Tests\Admin\SignIn;
+namespace Lantern\Tests\Story;
 
 use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Person\Standing;
@@ -13,7 +13,7 @@ use Symfony\Component\Routing\Route;
 use Symfony\Component\Routing\RouterInterface;
 
 /** Every route, with everybody: whoever may not is told so, however the path is written, and whoever may is not. */
-final class AccessTest extends ApiTestCase
+final class EveryRouteTest extends ApiTestCase
 {
     /** Each with all that those below may do. */
     private const ROLES = ['anonymous', 'viewer', 'editor', 'publisher', 'owner'];
