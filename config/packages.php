@@ -40,7 +40,7 @@ return static function (ContainerConfigurator $container): void {
     // Connections are kept from one request to the next, since letting one in costs more than a page. The
     // name is part of what tells them apart: each of the two sees one copy only.
     $connection = static fn (string $copy): array => [
-        'url' => '%env(resolve:DATABASE_URL)%',
+        'url' => 'live' === $copy ? '%lantern.live_url%' : '%env(resolve:DATABASE_URL)%',
         'server_version' => '15',
         'use_savepoints' => true,
         'profiling_collect_backtrace' => false,

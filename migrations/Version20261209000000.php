@@ -47,6 +47,29 @@ final class Version20261209000000 extends AbstractMigration
             END $$
             SQL);
         $this->addSql('CREATE TRIGGER kept BEFORE UPDATE OR DELETE ON journal.audit FOR EACH ROW EXECUTE FUNCTION journal.keep_audit()');
+        $this->addSql(<<<'SQL'
+            CREATE FUNCTION journal.forget_audit(days integer) RETURNS integer LANGUAGE plpgsql SECURITY DEFINER SET search_path = pg_catalog AS $$
+            DECLARE
+                gone integer;
+            BEGIN
+                IF days < 30 THEN
+                    RAISE EXCEPTION 'What was done is kept for thirty days at least.' USING ERRCODE = '42501';
+                END IF;
+                PERFORM set_config('lantern.retention', 'ends', true);
+                DELETE FROM journal.audit WHERE at < now() - make_interval(days => days);
+                GET DIAGNOSTICS gone = ROW_COUNT;
+                PERFORM set_config('lantern.retention', '', true);
+                RETURN gone;
+            END $$
+            SQL);
+        // Whoever does not own a table cannot have its statistics made anew, though it may have written half of it.
+        $this->addSql(<<<'SQL'
+            CREATE FUNCTION journal.measure(name text) RETURNS void LANGUAGE plpgsql SECURITY DEFINER SET search_path = pg_catalog AS $$
+            BEGIN
+                EXECUTE 'ANALYZE ' || (SELECT format('%I.%I', n.nspname, c.relname) FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace WHERE c.oid = to_regclass(name) AND c.relkind = 'r' AND n.nspname IN ('live', 'workbench', 'catalogue', 'journal'));
+            END $$
+            SQL);
+        $this->addSql('REVOKE EXECUTE ON FUNCTION journal.forget_audit(integer), journal.measure(text) FROM PUBLIC');
         $this->addSql("CREATE FUNCTION journal.refuse_truncate() RETURNS trigger LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'The audit log is not changed.' USING ERRCODE = '42501'; END $$");
         $this->addSql('CREATE TRIGGER kept_whole BEFORE TRUNCATE ON journal.audit FOR EACH STATEMENT EXECUTE FUNCTION journal.refuse_truncate()');
         $this->addSql(<<<'SQL'
@@ -65,6 +88,8 @@ final class Version20261209000000 extends AbstractMigration
         }
         $this->addSql('DROP FUNCTION journal.keep_audit()');
         $this->addSql('DROP FUNCTION journal.refuse_truncate()');
+        $this->addSql('DROP FUNCTION journal.forget_audit(integer)');
+        $this->addSql('DROP FUNCTION journal.measure(text)');
         $this->addSql('ALTER TABLE journal.person DROP left_at, DROP seen_at, DROP factor, DROP factor_awaited, DROP factor_step');
         $this->addSql("UPDATE journal.person SET role = 'editor' WHERE role = 'publisher'");
         $this->addSql("ALTER TABLE journal.person DROP CONSTRAINT person_role_check, ADD CONSTRAINT person_role_check CHECK (role IN ('owner', 'editor', 'viewer'))");

@@ -105,14 +105,21 @@ require_port() { port_is_free "$1" || die "Port $1 is taken. Stop what uses it, 
 write_environment() {
   mkdir -p "$LANTERN_VAR"/{cache,log,files/pictures,run,secrets}
   local name
-  for name in database application; do
+  for name in database database-admin database-shop application; do
     [ -s "$LANTERN_VAR/secrets/$name" ] || (umask 077; head -c 24 /dev/urandom | base64 | tr -d '+/=\n' > "$LANTERN_VAR/secrets/$name")
   done
+  # Three roles: one owns the tables and works by the console, the servers may less (ops/grants.sql).
+  local at="127.0.0.1:$database_port/${database_name:-lantern}"
+  local owner admin shop
+  owner="lantern:$(cat "$LANTERN_VAR/secrets/database")@$at"
+  admin="lantern_admin:$(cat "$LANTERN_VAR/secrets/database-admin")@$at"
+  shop="lantern_shop:$(cat "$LANTERN_VAR/secrets/database-shop")@$at"
+  of_the_owner=("DATABASE_URL=postgresql://$owner" "LANTERN_LOCK_DSN=pgsql+advisory://$owner" "LANTERN_OWNER_DATABASE_URL=postgresql://$owner" "LANTERN_ADMIN_DATABASE_URL=postgresql://$admin" "LANTERN_SHOP_DATABASE_URL=postgresql://$shop")
+  of_the_management=("DATABASE_URL=postgresql://$admin" "LANTERN_LOCK_DSN=pgsql+advisory://$admin")
+  of_the_shop=("DATABASE_URL=postgresql://$shop" "LANTERN_LOCK_DSN=pgsql+advisory://$shop")
   environment=(
     "APP_ENV=prod" "APP_DEBUG=0"
     "APP_SECRET=$(cat "$LANTERN_VAR/secrets/application")"
-    "DATABASE_URL=postgresql://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/${database_name:-lantern}"
-    "LANTERN_LOCK_DSN=pgsql+advisory://lantern:$(cat "$LANTERN_VAR/secrets/database")@127.0.0.1:$database_port/${database_name:-lantern}"
     "LANTERN_STOREFRONT_URL=http://127.0.0.1:$storefront_port"
     "LANTERN_ADMIN_URL=http://127.0.0.1:$admin_port"
     "LANTERN_FILES=$LANTERN_VAR/files"
@@ -122,7 +129,7 @@ write_environment() {
   [ -z "${empty:-}" ] || environment+=("LANTERN_FIRST_START=1")
   # The demo's stand-in for other web sites: the only address within a private network that may be asked.
   [ -z "${world_port:-}" ] || environment+=("LANTERN_OUTSIDE_STAND_IN=http://127.0.0.1:$world_port")
-  (umask 077; printf '%s\n' "${environment[@]}" > "$LANTERN_VAR/environment")
+  (umask 077; printf '%s\n' "${environment[@]}" "${of_the_owner[@]}" > "$LANTERN_VAR/environment")
   chmod 755 "$LANTERN_VAR" "$LANTERN_VAR/run"
 }
 
@@ -162,6 +169,12 @@ start_database() {
     die "The database does not let us in: $(tail -n 1 "$LANTERN_VAR/log/psql.log"). Run bin/start --reset to make the demo shop anew."
 }
 
+# The tables as this version of the program has them, and what its servers may do with them.
+bring_database_up() {
+  quietly php bin/console doctrine:migrations:migrate --no-interaction --allow-no-migration
+  quietly bin/grants
+}
+
 run_database() {
   setsid_as_database_user "$(postgres_bin)/postgres" -D "$LANTERN_VAR/postgres" -c listen_addresses=127.0.0.1 -c port="$database_port" -c unix_socket_directories= \
     -c shared_buffers=256MB -c max_connections=60 -c lc_messages=C "${postgres_options[@]}"
@@ -184,15 +197,17 @@ write_server_configuration() {
   local user run="$LANTERN_VAR/run" pair
   local places=(-e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@root@|$root|g; s|@var@|$LANTERN_VAR|g" -e "s|@shop_socket@|$(socket_path shop)|g; s|@management_socket@|$(socket_path management)|g")
   user=$(serving_user)
-  {
+  identity() {
     if is_root; then printf 'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data\n'; fi
-    for pair in "${environment[@]}"; do printf 'env[%s] = "%s"\n' "${pair%%=*}" "${pair#*=}"; done
-  } > "$run/identity"
-  sed "${places[@]}" -e "/@identity@/{r $run/identity
+    for pair in "${environment[@]}" "$@"; do printf 'env[%s] = "%s"\n' "${pair%%=*}" "${pair#*=}"; done
+  }
+  (umask 077; identity "${of_the_shop[@]}" > "$run/identity-shop"; identity "${of_the_management[@]}" > "$run/identity-management")
+  sed "${places[@]}" -e "/@identity_shop@/{r $run/identity-shop
+d}" -e "/@identity_management@/{r $run/identity-management
 d}" ops/php-fpm.conf > "$run/php-fpm.conf"
-  sed "${places[@]}" -e "s|@storefront@|$storefront_port|g; s|@admin@|$admin_port|g" -e "s|@user@|$(is_root && echo "user $user;")|" ops/nginx.conf > "$run/nginx.conf"
+  sed "${places[@]}" -e "s|@storefront@|$storefront_port|g; s|@admin@|$admin_port|g; s|@metrics@|${metrics_port:-$((admin_port + 3))}|g" -e "s|@user@|$(is_root && echo "user $user;")|" ops/nginx.conf > "$run/nginx.conf"
   [ -z "${nginx_addition:-}" ] || "$nginx_addition"
-  chmod 600 "$run/php-fpm.conf" "$run/identity"
+  chmod 600 "$run/php-fpm.conf"; rm -f "$run/identity-shop" "$run/identity-management"
 }
 
 run_fpm() {
@@ -232,7 +247,7 @@ start_web() {
 run_worker() {
   local command=(php -d memory_limit=512M bin/console messenger:consume jobs scheduler_nightly --keepalive=5 --sleep=0.5 --time-limit=3600 --memory-limit=256M --no-interaction)
   if is_root; then command=(runuser -u www-data -- "${command[@]}"); fi
-  (export "${environment[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/worker.log" 2>&1 &
+  (export "${environment[@]}" "${of_the_management[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/worker.log" 2>&1 &
   worker_pid=$!
 }
 
@@ -240,7 +255,7 @@ run_worker() {
 run_world() {
   local command=(php bin/console lantern:outside-world --port="$world_port")
   if is_root; then command=(runuser -u www-data -- "${command[@]}"); fi
-  (export "${environment[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/outside-world.log" 2>&1 &
+  (export "${environment[@]}" "${of_the_management[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/outside-world.log" 2>&1 &
   world_pid=$!
 }
 

@@ -7,7 +7,7 @@ declare(strict_types=1);
  * the memory of php-fpm; without that it is read like any other file.
  */
 
-use Lantern\Node\CustomerToken;
+use Lantern\Node\CustomerIdentities;
 use Lantern\Node\EarlyAnswer;
 use Lantern\Node\FirstLook;
 use Lantern\Node\KeptPages;
@@ -29,17 +29,24 @@ function lantern_answer_early(): bool
     spl_autoload_register(static function (string $class): void {
         require_once __DIR__.'/autoload.php';
         lantern_load($class);
+        // Only where customers show tokens of the shop's own system.
+        if (str_starts_with($class, 'Firebase\\JWT\\')) {
+            require_once dirname(__DIR__).'/vendor/firebase/php-jwt/src/'.substr($class, 13).'.php';
+        }
     });
-    $look = new FirstLook((string) getenv('DATABASE_URL'));
+    // The storefront may read from a standby; what it writes goes to the primary.
+    $look = new FirstLook((string) (getenv('DATABASE_READ_URL') ?: getenv('DATABASE_URL')));
+    $primary = new FirstLook((string) getenv('DATABASE_URL'));
     $cache = (getenv('LANTERN_VAR') ?: dirname(__DIR__).'/var').'/cache';
     $news = new News($look);
     $table = new NodeTable($look, $news, "$cache/addresses");
-    $answers = new EarlyAnswer($look, $news, $table, new KeptPages("$cache/pages"), new CustomerToken((string) getenv('APP_SECRET')));
+    $customers = CustomerIdentities::ofEnvironment();
+    $answers = new EarlyAnswer($look, $news, $table, new KeptPages("$cache/pages"), $customers);
     $target = (string) getenv('REQUEST_URI');
     $response = $answers->byTable($target);
     if (null === $response) {
         $cookies = (string) getenv('HTTP_COOKIE');
-        $response = $answers->to($target, '' === $cookies ? '' : CustomerToken::among($cookies), (string) getenv('HTTP_IF_NONE_MATCH'), new DateTimeImmutable());
+        $response = $answers->to($target, '' === $cookies ? '' : CustomerIdentities::among($cookies, $customers), (string) getenv('HTTP_IF_NONE_MATCH'), new DateTimeImmutable());
     }
     if (null === $response) {
         return false;
@@ -48,7 +55,7 @@ function lantern_answer_early(): bool
     if ('GET' !== $method || null === $response->visited) {
         return true;
     }
-    $visits = new VisitCounter($look->connection(...));
+    $visits = new VisitCounter($primary->connection(...));
     if (!$visits->note($response->visited, gmdate('Y-m-d'))) {
         // Every few seconds there is something to write down. The visitor waits for none of it.
         if (function_exists('fastcgi_finish_request')) {

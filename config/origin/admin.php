@@ -4,22 +4,25 @@ declare(strict_types=1);
 
 use Lantern\Admin\SignIn\Account;
 use Lantern\Admin\SignIn\FactorAwaited;
+use Lantern\Admin\SignIn\SharedState;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Admin\SignIn\SignInLimiter;
 use Lantern\Node\WriteNotedVisits;
+use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
+use function Symfony\Component\DependencyInjection\Loader\Configurator\env;
 use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 
-use Symfony\Component\HttpFoundation\Session\Storage\Handler\PdoSessionHandler;
+use Symfony\Component\HttpFoundation\Session\Storage\Handler\AbstractSessionHandler;
 
 return static function (ContainerConfigurator $container): void {
-    $container->parameters()->set('lantern.statement_seconds', 30);
+    $container->parameters()->set('lantern.statement_seconds', 30)->set('lantern.live_url', '%env(resolve:DATABASE_URL)%');
     $limit = static fn (string $policy, int $times, string $within): array => ['policy' => $policy, 'limit' => $times, 'interval' => $within, 'cache_pool' => 'cache.rate_limiter', 'lock_factory' => 'lock.factory'];
     $container->extension('framework', [
         'router' => ['utf8' => true],
         'session' => [
-            'handler_id' => 'test' === $container->env() ? null : PdoSessionHandler::class,
+            'handler_id' => 'test' === $container->env() ? null : 'lantern.session_handler',
             'storage_factory_id' => 'test' === $container->env() ? 'session.storage.factory.mock_file' : 'session.storage.factory.native',
             'name' => 'lantern',
             'cookie_samesite' => 'lax',
@@ -29,7 +32,7 @@ return static function (ContainerConfigurator $container): void {
         ],
         'csrf_protection' => true,
         'lock' => ['resources' => ['default' => '%env(resolve:LANTERN_LOCK_DSN)%']],
-        'cache' => ['pools' => array_fill_keys(['cache.rate_limiter', 'cache.scheduled'], ['adapter' => 'cache.adapter.doctrine_dbal', 'provider' => 'doctrine.dbal.workbench_connection'])],
+        'cache' => ['pools' => ['cache.scheduled' => ['adapter' => 'cache.adapter.doctrine_dbal', 'provider' => 'doctrine.dbal.workbench_connection']]],
         // Counted under a lock: a dozen attempts at one moment are a dozen.
         'rate_limiter' => [
             'sign_in_pair' => $limit('fixed_window', 5, '5 minutes'),
@@ -76,7 +79,7 @@ return static function (ContainerConfigurator $container): void {
         ],
         // By the route's name and the method, however the path was written. What is named nowhere is looked at by all, and changed by editors.
         'access_control' => [
-            ['route' => '^(sign_in|welcome|password_forgotten|password_new|first_start|health)$', 'roles' => 'PUBLIC_ACCESS'],
+            ['route' => '^(sign_in|welcome|password_forgotten|password_new|first_start|health|metrics)$', 'roles' => 'PUBLIC_ACCESS'],
             ['route' => '^second_factor$', 'roles' => 'ROLE_FACTOR_AWAITED'],
             ['route' => '^(shell|session|account_factor_begin|account_factor_confirm)$', 'roles' => 'ROLE_WITHOUT_FACTOR'],
             ['route' => '^(people|audit|letters|house_rules)(_|$)', 'roles' => 'ROLE_OWNER'],
@@ -100,7 +103,7 @@ return static function (ContainerConfigurator $container): void {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }
     $services->set(WriteNotedVisits::class);
-    // Sessions use the connection that is there anyway.
-    $services->set('lantern.pdo', PDO::class)->factory([service('doctrine.dbal.workbench_connection'), 'getNativeConnection']);
-    $services->set(PdoSessionHandler::class)->args([service('lantern.pdo'), ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE]]);
+    // Sessions and counts of attempts lie in the database, or in Redis where there is one.
+    $services->set('lantern.session_handler', AbstractSessionHandler::class)->factory([SharedState::class, 'sessions'])->args([service('doctrine.dbal.workbench_connection'), env('default::REDIS_URL')]);
+    $services->set('cache.rate_limiter', AdapterInterface::class)->factory([SharedState::class, 'counts'])->args([service('doctrine.dbal.workbench_connection'), env('default::REDIS_URL')]);
 };

@@ -5,7 +5,10 @@ declare(strict_types=1);
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 return static function (ContainerConfigurator $container): void {
-    $container->parameters()->set('lantern.statement_seconds', 5);
+    $container->parameters()->set('lantern.statement_seconds', 5)
+        ->set('lantern.primary_url', '%env(resolve:DATABASE_URL)%')
+        // What visitors read may come from a standby.
+        ->set('lantern.live_url', '%env(resolve:default:lantern.primary_url:DATABASE_READ_URL)%');
     // A visitor has no session: the shop's pages are the same for all who are signed in, or not.
     $container->extension('framework', [
         'session' => ['enabled' => false],

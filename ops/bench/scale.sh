@@ -8,7 +8,7 @@ grown_shop() {
   say 'Filling the shop: 150,000 places, 1,000,000 redirects, 5,000,000 rows of visits'
   fill_shop scale.sql
   start_web
-  export "${environment[@]}"
+  export "${environment[@]}" "${of_the_owner[@]}"
 }
 
 # What a person at the interface waits for, measured in the browser.

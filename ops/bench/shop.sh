@@ -20,7 +20,7 @@ measured_shop() {
   install_libraries
   build
   start_database
-  quietly php bin/console doctrine:migrations:migrate --no-interaction
+  bring_database_up
   quietly php bin/console lantern:demo
 }
 

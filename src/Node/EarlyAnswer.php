@@ -20,7 +20,7 @@ use Lantern\Core\Visitor;
  */
 final readonly class EarlyAnswer
 {
-    public function __construct(private FirstLook $look, private News $news, private NodeTable $table, private KeptPages $pages, private CustomerToken $customers)
+    public function __construct(private FirstLook $look, private News $news, private NodeTable $table, private KeptPages $pages, private CustomerIdentity $customers)
     {
     }
 
@@ -47,7 +47,7 @@ final readonly class EarlyAnswer
 
     /**
      * @param string $target path and query as they were asked for (RFC 9112, 3.2.1)
-     * @param string $cookie of a customer, see CustomerToken; empty: none
+     * @param string $cookie of a customer, see CustomerIdentity; empty: none
      * @param string $known  the header If-None-Match; empty: none
      */
     public function to(string $target, string $cookie, string $known, \DateTimeImmutable $now): ?EarlyResponse

@@ -120,8 +120,11 @@ final readonly class VisitCounter
             if ($to < $noted) {
                 apcu_delete('visits.wait');
             }
-        } catch (\PDOException) {
-            News::away();
+        } catch (\PDOException|\Doctrine\DBAL\Exception) {
+            // Where the shop is read from a standby, that the primary is away says nothing of it.
+            if ('' === (string) getenv('DATABASE_READ_URL')) {
+                News::away();
+            }
         } finally {
             apcu_delete('visits.writing');
         }

@@ -18,7 +18,7 @@ use Symfony\Component\HttpKernel\KernelEvents;
 final readonly class CountVisits
 {
     public function __construct(
-        #[Autowire(service: 'doctrine.dbal.live_connection')] private Connection $connection,
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private ClockInterface $clock,
     ) {
     }

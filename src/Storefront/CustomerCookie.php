@@ -4,46 +4,48 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Node\CustomerToken;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
+use Lantern\Node\CustomerIdentity;
+use Lantern\Node\StandInCustomer;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
 
-/**
- * Whether a visitor is signed in as a customer. Customers' accounts belong to the shop's own customer
- * system; this stand-in for it knows one made-up customer, so that everything that depends on the
- * audience can be seen.
- */
+/** Whether a visitor is signed in as a customer; and the made-up customer of the stand-in, where the shop has no customer system of its own. */
 final readonly class CustomerCookie
 {
     private const DAYS = 7;
 
-    private CustomerToken $token;
-
-    public function __construct(#[Autowire(env: 'APP_SECRET')] string $secret)
+    public function __construct(private CustomerIdentity $identity)
     {
-        $this->token = new CustomerToken($secret);
     }
 
     public function isSignedIn(Request $request, \DateTimeImmutable $now): bool
     {
-        return $this->token->holds($request->cookies->getString(CustomerToken::COOKIE), $now);
+        $token = $request->cookies->all()[$this->identity->cookie()] ?? '';
+
+        return \is_string($token) && $this->identity->holds($token, $now);
     }
 
-    public function signIn(Request $request, \DateTimeImmutable $now): Cookie
+    /** Whether the one customer that can sign in here is made up. */
+    public function isStandIn(): bool
+    {
+        return $this->identity instanceof StandInCustomer;
+    }
+
+    public function signIn(Request $request, \DateTimeImmutable $now): ?Cookie
     {
         $end = $now->modify('+'.self::DAYS.' days');
 
-        return self::cookie($request, $this->token->until($end), $end->getTimestamp());
+        return $this->identity instanceof StandInCustomer ? $this->cookie($request, $this->identity->until($end), $end->getTimestamp()) : null;
     }
 
+    /** Ends it in this browser; where the customer system is the shop's own, it is told by its own page. */
     public function signOut(Request $request): Cookie
     {
-        return self::cookie($request, '', 1);
+        return $this->cookie($request, '', 1);
     }
 
-    private static function cookie(Request $request, string $value, int $expires): Cookie
+    private function cookie(Request $request, string $value, int $expires): Cookie
     {
-        return Cookie::create(CustomerToken::COOKIE, $value, $expires, '/', null, $request->isSecure(), true, false, Cookie::SAMESITE_LAX);
+        return Cookie::create($this->identity->cookie(), $value, $expires, '/', null, $request->isSecure(), true, false, Cookie::SAMESITE_LAX);
     }
 }

@@ -55,9 +55,10 @@ final readonly class Pages
         return $this->placePage($visit, $place, $request);
     }
 
-    public function signIn(Visit $visit): Response
+    /** @param bool $standIn whether the one customer that can sign in here is made up */
+    public function signIn(Visit $visit, bool $standIn): Response
     {
-        return $this->response($visit, 200, 'sign_in.html.twig', [], cacheable: false);
+        return $this->response($visit, 200, 'sign_in.html.twig', ['standIn' => $standIn], cacheable: false);
     }
 
     /** @param array<string, mixed> $data which step, and what that needs */

@@ -6,13 +6,15 @@ namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Query;
 use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Where the made-up customer signs in and out (see CustomerCookie). */
+/** Where customers sign in and out: the made-up one here, those of the shop's own customer system there. */
 final readonly class SignInPage
 {
-    public function __construct(private Pages $pages, private CustomerCookie $customers, private ClockInterface $clock)
+    /** @param string $signInUrl where the shop's own customer system signs in; empty: nobody said */
+    public function __construct(private Pages $pages, private CustomerCookie $customers, private ClockInterface $clock, #[Autowire(env: 'default::LANTERN_CUSTOMER_SIGN_IN_URL')] private ?string $signInUrl)
     {
     }
 
@@ -27,13 +29,17 @@ final readonly class SignInPage
                 return new Response('Open the sign-in page of this shop and try again.', 403, ['Content-Type' => 'text/plain']);
             }
             $response = new Response('', 303, ['Location' => '/sign-in', 'Cache-Control' => 'no-store']);
-            $response->headers->setCookie($request->request->has('out')
-                ? $this->customers->signOut($request)
-                : $this->customers->signIn($request, $this->clock->now()));
+            $cookie = $request->request->has('out') ? $this->customers->signOut($request) : $this->customers->signIn($request, $this->clock->now());
+            if (null !== $cookie) {
+                $response->headers->setCookie($cookie);
+            }
 
             return $response;
         }
+        if (!$this->customers->isStandIn() && '' !== (string) $this->signInUrl && !$visit->visitor->signedIn) {
+            return new Response('', 302, ['Location' => (string) $this->signInUrl, 'Cache-Control' => 'no-store']);
+        }
 
-        return $this->pages->signIn($visit);
+        return $this->pages->signIn($visit, $this->customers->isStandIn());
     }
 }

@@ -6,12 +6,12 @@ namespace Lantern\Tests\Node;
 
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
-use Lantern\Node\CustomerToken;
 use Lantern\Node\EarlyAnswer;
 use Lantern\Node\FirstLook;
 use Lantern\Node\KeptPages;
 use Lantern\Node\News;
 use Lantern\Node\NodeTable;
+use Lantern\Node\StandInCustomer;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Publishing\Publisher;
 use Symfony\Component\HttpFoundation\Request;
@@ -29,7 +29,7 @@ final class EarlyAnswerTest extends ShopTestCase
         $this->storefront->boot();
         $url = $_SERVER['DATABASE_URL'] ?? '';
         $look = new FirstLook(\is_string($url) ? $url : '');
-        $this->early = new EarlyAnswer($look, $news = new News($look), new NodeTable($look, $news, sys_get_temp_dir().'/no-table-without-memory'), new KeptPages(sys_get_temp_dir().'/no-pages-without-memory'), new CustomerToken('secret'));
+        $this->early = new EarlyAnswer($look, $news = new News($look), new NodeTable($look, $news, sys_get_temp_dir().'/no-table-without-memory'), new KeptPages(sys_get_temp_dir().'/no-pages-without-memory'), new StandInCustomer('secret'));
     }
 
     protected function tearDown(): void

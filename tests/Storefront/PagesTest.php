@@ -6,6 +6,7 @@ namespace Lantern\Tests\Storefront;
 
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
+use Lantern\Node\StandInCustomer;
 use Lantern\Storefront\CustomerCookie;
 use Lantern\Tests\ShopTestCase;
 use Symfony\Component\HttpFoundation\Request;
@@ -19,7 +20,8 @@ final class PagesTest extends ShopTestCase
         $address = $this->value("UPDATE live.place SET audience = 'customers' WHERE kind = 'file' AND light = 'open' RETURNING address");
         self::assertNotSame('', $address, $id);
         self::assertSame(403, $this->ask($address)->getStatusCode());
-        $cookie = (new CustomerCookie($this->secret()))->signIn(Request::create('/'), new \DateTimeImmutable());
+        $cookie = (new CustomerCookie(new StandInCustomer($this->secret())))->signIn(Request::create('/'), new \DateTimeImmutable());
+        self::assertNotNull($cookie);
         $response = $this->ask($address, [$cookie->getName() => (string) $cookie->getValue()]);
         self::assertSame(200, $response->getStatusCode());
         self::assertStringContainsString('private', (string) $response->headers->get('Cache-Control'));

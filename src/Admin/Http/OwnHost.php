@@ -26,7 +26,7 @@ final readonly class OwnHost
         } catch (\UnexpectedValueException) {
             $asked = '';
         }
-        if ($asked !== strtolower($own) && Health::PATH !== $event->getRequest()->getPathInfo()) {
+        if ($asked !== strtolower($own) && Health::PATH !== $event->getRequest()->getPathInfo() && !Metrics::mayAsk($event->getRequest())) {
             $event->setResponse(new Response('This is not the address of the management interface.', 421, ['Content-Type' => 'text/plain']));
         }
     }

@@ -144,7 +144,7 @@ final readonly class Inspection
             foreach (self::TABLES as $kind => $table) {
                 if ('place' === $kind) {
                     // What leads to places is asked now, of what was written a moment ago.
-                    $this->connection->executeStatement('ANALYZE journal.examined');
+                    $this->connection->executeQuery("SELECT journal.measure('journal.examined')");
                 }
                 for ($last = '00000000-0000-0000-0000-000000000000';;) {
                     $ids = array_values(array_filter($this->connection->fetchFirstColumn("SELECT id FROM $table WHERE id > CAST(? AS uuid) ORDER BY id LIMIT ".self::BATCH[$kind], [$last]), \is_string(...)));

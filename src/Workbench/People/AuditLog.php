@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
-use Doctrine\DBAL\ParameterType;
 use Lantern\Reading\Copies\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\RequestStack;
@@ -70,14 +69,16 @@ final readonly class AuditLog
         }, $this->connection->fetchAllAssociative("SELECT * FROM journal.audit WHERE $where ORDER BY id DESC LIMIT $most", $parameters));
     }
 
-    /** What is older than the owner wants it kept goes. */
-    public function forget(int $days): void
+    /**
+     * What is older than the owner wants it kept goes.
+     *
+     * @return int how many entries went
+     */
+    public function forget(int $days): int
     {
-        $this->connection->transactional(function () use ($days): void {
-            $this->connection->executeStatement("SELECT set_config('lantern.retention', 'ends', true)");
-            $this->connection->executeStatement('DELETE FROM journal.audit WHERE at < now() - make_interval(days => ?)', [$days], [ParameterType::INTEGER]);
-            $this->connection->executeStatement("SELECT set_config('lantern.retention', '', true)");
-        });
+        $gone = $this->connection->fetchOne('SELECT journal.forget_audit(CAST(? AS integer))', [$days]);
+
+        return is_numeric($gone) ? (int) $gone : 0;
     }
 
     /** Where it was done from; empty for a command or a worker. */

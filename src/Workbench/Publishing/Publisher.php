@@ -193,7 +193,7 @@ final readonly class Publisher
     private function measureAnew(): void
     {
         foreach (['journal.touched', 'journal.release_row', 'live.place', 'live.redirect'] as $table) {
-            $this->connection->executeStatement(('journal.touched' === $table ? 'VACUUM (ANALYZE) ' : 'ANALYZE ').$table);
+            $this->connection->executeQuery('SELECT journal.measure(?)', [$table]);
         }
     }
 }

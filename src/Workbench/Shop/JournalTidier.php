@@ -7,6 +7,8 @@ namespace Lantern\Workbench\Shop;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Workbench\People\AuditLog;
+use Lantern\Workbench\People\HouseRules;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -28,6 +30,8 @@ final readonly class JournalTidier
     public function __construct(
         private Copies $copies,
         private ClockInterface $clock,
+        private AuditLog $audit,
+        private HouseRules $rules,
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
     ) {
     }
@@ -57,6 +61,8 @@ final readonly class JournalTidier
             'unanswered sign-ups' => $this->delete('journal.subscriber', "state = 'asked' AND asked_at < :before", ['before' => $now->modify('-'.self::DAYS_TO_SAY_YES.' days')->format(\DATE_ATOM)]),
             'kept mails' => $this->delete('journal.mail', 'at < :before', $work),
             'what a mailing service was told' => $this->delete('journal.told_service', 'at < :before', $work),
+            'links of letters' => $this->delete('journal.password_link', 'until < :before', ['before' => $now->format(\DATE_ATOM)]) + $this->delete('journal.invitation', 'until < :before', ['before' => $now->modify('-30 days')->format(\DATE_ATOM)]),
+            'what was done' => $this->audit->forget($this->rules->auditDays()),
             'sessions' => $this->delete('journal.session', 'sess_lifetime < :before', ['before' => $now->getTimestamp()]),
         ];
         // How many redirects there are is one sum again.

@@ -13,9 +13,9 @@ final class LimitGuardTest extends ApiTestCase
     {
         $limiter = self::getContainer()->get('limiter.preview');
         self::assertInstanceOf(RateLimiterFactory::class, $limiter);
-        $left = $limiter->create($this->person()->mail)->consume(200);
+        $left = $limiter->create($this->person('publisher')->mail)->consume(200);
         self::assertTrue($left->isAccepted(), 'a person at work never comes to it');
-        $limiter->create($this->person()->mail)->consume($left->getRemainingTokens() - 1);
+        $limiter->create($this->person('publisher')->mail)->consume($left->getRemainingTokens() - 1);
         $this->send('POST', '/api/previews', []);
         self::assertSame(200, $this->code());
         $problem = $this->send('POST', '/api/previews', []);

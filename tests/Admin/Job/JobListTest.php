@@ -19,7 +19,7 @@ final class JobListTest extends ApiTestCase
         self::assertLessThan(400, \count((array) $this->at($waiting, 'changes')), 'told by parts');
         $job = $this->send('POST', '/api/releases', ['seen' => $this->at($waiting, 'state')]);
         self::assertSame(202, $this->code());
-        self::assertSame(['publish', 'waiting', 'Joss Tamblyn'], [$this->at($job, 'kind'), $this->at($job, 'state'), $this->at($job, 'person')]);
+        self::assertSame(['publish', 'waiting', 'Edda Marlowe'], [$this->at($job, 'kind'), $this->at($job, 'state'), $this->at($job, 'person')]);
         $id = $this->idOf($job);
         self::assertSame($id, $this->at($this->get('/api/jobs'), 0, 'id'));
 

@@ -188,7 +188,7 @@ final class MenusTest extends ApiTestCase
         $this->send('POST', '/api/addresses', ['wishes' => [['to' => '/elsewhere'] + $wish]]);
         self::assertSame(422, $this->code(), 'it has another address by now than the one that was seen');
         $after = $this->send('PATCH', $path, ['title' => 'Paper care', 'light' => 'quiet'], '"2"');
-        self::assertSame(['Paper care', 'quiet', 'Joss Tamblyn'], [$this->at($after, 'place', 'title'), $this->at($after, 'place', 'light'), $this->at($after, 'changedBy')]);
+        self::assertSame(['Paper care', 'quiet', 'Edda Marlowe'], [$this->at($after, 'place', 'title'), $this->at($after, 'place', 'light'), $this->at($after, 'changedBy')]);
         $waiting = $this->get('/api/waiting');
         self::assertSame('Paper care · 1 redirect', $this->at($waiting, 'summary'));
         $this->send('PATCH', $path, ['light' => 'dim'], '"3"');
@@ -208,7 +208,7 @@ final class MenusTest extends ApiTestCase
         self::assertSame(2, $this->at($this->send('POST', '/api/releases', ['seen' => $this->at($this->get('/api/waiting'), 'state')]), 'number'));
         self::assertSame(0, $this->at($this->get('/api/waiting'), 'count'));
         self::assertSame('Paper care · 1 redirect', $this->at($this->get('/api/releases'), 0, 'summary'));
-        self::assertSame('Joss Tamblyn', $this->at($this->get('/api/releases/2'), 'release', 'releasedBy'));
+        self::assertSame('Edda Marlowe', $this->at($this->get('/api/releases/2'), 'release', 'releasedBy'));
     }
 
     public function testWhatIsNotThereIsSaid(): void

@@ -271,7 +271,7 @@ final class PeopleTest extends ApiTestCase
         $log = $this->service(AuditLog::class);
         $this->workbench()->executeStatement("INSERT INTO journal.audit (at, person, what, about) VALUES (now() - interval '400 days', 'Imke', 'published', '{}'), (now() - interval '10 days', 'Imke', 'published', '{}')");
         $before = (int) $this->value('SELECT count(*) FROM journal.audit');
-        $log->forget(365);
+        self::assertSame(1, $log->forget(365));
         self::assertSame($before - 1, (int) $this->value('SELECT count(*) FROM journal.audit'));
     }
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Lantern\Node;
 
 /**
- * What a browser shows to be known as a signed-in customer: the moment until which it holds, signed.
- * It is judged before the framework starts, so it needs nothing but the secret.
+ * A stand-in for the customer system of a shop: it knows one made-up customer, so that everything that depends on the audience can be
+ * seen. The token is the moment until which it holds, signed.
  */
-final readonly class CustomerToken
+final readonly class StandInCustomer implements CustomerIdentity
 {
     public const COOKIE = 'customer';
 
@@ -16,10 +16,9 @@ final readonly class CustomerToken
     {
     }
 
-    /** @param string $cookies the header Cookie (RFC 6265, 4.2.1) */
-    public static function among(string $cookies): string
+    public function cookie(): string
     {
-        return 1 === preg_match('/(?:^|;\s*)'.self::COOKIE.'=([0-9A-Za-z._-]*)/D', $cookies, $found) ? $found[1] : '';
+        return self::COOKIE;
     }
 
     public function until(\DateTimeImmutable $end): string
@@ -29,7 +28,6 @@ final readonly class CustomerToken
         return "$until.{$this->sign($until)}";
     }
 
-    /** @param string $token as the browser sent it; empty: none */
     public function holds(string $token, \DateTimeImmutable $now): bool
     {
         [$until, $signature] = explode('.', $token, 2) + ['', ''];

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Reading\Shop;
+
+use Doctrine\DBAL\Connection;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
+
+/** How the shop and its work stand, in numbers, for whoever watches over the servers. Each is one index or a small table away. */
+final readonly class ShopMetrics
+{
+    /** By name of the metric (Prometheus, "Metric and label naming"): what it is, its type, and a query for label, value. */
+    private const ALL = [
+        'lantern_release_number' => ['The latest release.', 'gauge', "SELECT '', COALESCE(max(number), 0) FROM journal.release"],
+        'lantern_release_timestamp_seconds' => ['When it was made.', 'gauge', "SELECT '', COALESCE(extract(epoch FROM max(released_at)), 0) FROM journal.release"],
+        'lantern_waiting_rows' => ['Rows of the workbench that were touched since.', 'gauge', "SELECT '', count(*) FROM journal.touched"],
+        'lantern_findings' => ['What the link check has found and nobody set aside, by copy.', 'gauge', "SELECT 'copy=\"' || copy || '\"', count(*) FROM journal.finding GROUP BY copy ORDER BY copy"],
+        'lantern_jobs' => ['Long work, by state.', 'gauge', "SELECT 'state=\"' || state || '\"', count(*) FROM journal.job GROUP BY state ORDER BY state"],
+        'lantern_messages_waiting' => ['Messages that no worker has done yet.', 'gauge', "SELECT '', count(*) FROM journal.message WHERE delivered_at IS NULL AND available_at <= now() AT TIME ZONE 'UTC'"],
+        'lantern_oldest_message_seconds' => ['How long the oldest of them has waited.', 'gauge', "SELECT '', COALESCE(extract(epoch FROM now() AT TIME ZONE 'UTC' - min(available_at)), 0) FROM journal.message WHERE delivered_at IS NULL AND available_at <= now() AT TIME ZONE 'UTC'"],
+        'lantern_sessions' => ['Browsers that people are signed in with.', 'gauge', "SELECT '', count(*) FROM journal.own_session"],
+        'lantern_sign_ins_failed_last_day' => ['Attempts to sign in that failed or were held back, as far as they stand in the audit log.', 'gauge', "SELECT '', count(*) FROM journal.audit WHERE at > now() - interval '1 day' AND what IN ('sign-in-failed', 'sign-in-held-back', 'factor-wrong', 'factor-held-back')"],
+        'lantern_visits_today' => ['Visits counted today, by the days of UTC.', 'gauge', "SELECT '', COALESCE(sum(count), 0) FROM journal.visit WHERE day = CAST(now() AT TIME ZONE 'UTC' AS date)"],
+        'lantern_missed_visits_today' => ['Visits that found nothing.', 'gauge', "SELECT '', COALESCE(sum(count), 0) FROM journal.missed_visit WHERE day = CAST(now() AT TIME ZONE 'UTC' AS date)"],
+    ];
+
+    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
+    {
+    }
+
+    /** In the text format of Prometheus, version 0.0.4. */
+    public function text(): string
+    {
+        $text = '';
+        foreach (self::ALL as $name => [$says, $type, $sql]) {
+            $text .= "# HELP $name $says\n# TYPE $name $type\n";
+            foreach ($this->connection->fetchAllNumeric($sql) as [$label, $value]) {
+                $text .= $name.('' === $label || !\is_string($label) ? '' : '{'.$label.'}').' '.(is_numeric($value) ? (string) (0 + $value) : '0')."\n";
+            }
+        }
+
+        return $text;
+    }
+}
