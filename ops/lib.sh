@@ -34,7 +34,11 @@ install_packages() {
   command -v php >/dev/null || missing+=("php$php_version-cli")
   command -v composer >/dev/null || missing+=(composer)
   postgres_bin >/dev/null || missing+=(postgresql)
-  [ "${1:-}" != with-browser ] || command -v chromium >/dev/null || missing+=(chromium)
+  # Only tests need these: a browser, and the Redis that a shop may have.
+  if [ "${1:-}" = with-browser ]; then
+    command -v chromium >/dev/null || missing+=(chromium)
+    command -v redis-server >/dev/null || missing+=(redis-server)
+  fi
   command -v npm >/dev/null || die "Node.js 20 or later with npm is missing. Install it, then run this again."
   [ ${#missing[@]} -gt 0 ] || return 0
   is_root || die "These Debian packages are missing: ${missing[*]}. Install them, or run this with sudo."

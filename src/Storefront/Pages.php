@@ -14,6 +14,7 @@ use Lantern\Core\Place\StoredFile;
 use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Places\PlaceDetails;
+use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
 use Symfony\Component\HttpFoundation\Request;
@@ -31,6 +32,7 @@ final readonly class Pages
         private Bodies $bodies,
         private Searches $searches,
         #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
+        private LoggerInterface $logger,
         #[Autowire(env: 'resolve:LANTERN_FILES')] private string $filesDir,
     ) {
     }
@@ -176,7 +178,14 @@ final readonly class Pages
 
     private function file(Visit $visit, Place $place, StoredFile $file, string $downloadName): Response
     {
-        $response = new BinaryFileResponse($this->filesDir.'/'.$file->name, 200, ['Content-Type' => $file->type->value], public: Caching::isForAll($place, $visit->visitor), autoEtag: true);
+        $path = $this->filesDir.'/'.$file->name;
+        if (!is_file($path)) {
+            // Such as after a database came back without its files: nobody's page breaks for it, and whoever runs the shop is told.
+            $this->logger->error('The bytes of {file} are not in LANTERN_FILES.', ['file' => $file->name, 'address' => $place->address->path]);
+
+            return $this->response($visit, 404, 'nothing_here.html.twig', ['gone' => false, 'words' => str_replace('-', ' ', $place->address->slug()), 'categories' => $visit->copy->shop->below(null, $visit->visitor, PlaceKind::Category)]);
+        }
+        $response = new BinaryFileResponse($path, 200, ['Content-Type' => $file->type->value], public: Caching::isForAll($place, $visit->visitor), autoEtag: true);
         $name = strtr(mb_substr('' === $downloadName ? $place->address->slug() : $downloadName, 0, Revision::MAX_DOWNLOAD_NAME), '/\\', '--');
         $response->setContentDisposition(
             Serving::Download === $place->serving ? ResponseHeaderBag::DISPOSITION_ATTACHMENT : ResponseHeaderBag::DISPOSITION_INLINE,
