@@ -17,14 +17,15 @@ use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\AbstractSessionHandler;
 
 return static function (ContainerConfigurator $container): void {
-    $container->parameters()->set('lantern.statement_seconds', 30)->set('lantern.live_url', '%env(resolve:DATABASE_URL)%');
+    $container->parameters()->set('lantern.statement_seconds', 30)->set('lantern.live_url', '%env(resolve:DATABASE_URL)%')->set('lantern.session_cookie', 'lantern');
     $limit = static fn (string $policy, int $times, string $within): array => ['policy' => $policy, 'limit' => $times, 'interval' => $within, 'cache_pool' => 'cache.rate_limiter', 'lock_factory' => 'lock.factory'];
     $container->extension('framework', [
         'router' => ['utf8' => true],
         'session' => [
             'handler_id' => 'test' === $container->env() ? null : 'lantern.session_handler',
             'storage_factory_id' => 'test' === $container->env() ? 'session.storage.factory.mock_file' : 'session.storage.factory.native',
-            'name' => 'lantern',
+            // Where there is TLS, the cookie is the host's alone (RFC 6265bis, 4.1.3.2).
+            'name' => '%env(default:lantern.session_cookie:LANTERN_SESSION_COOKIE)%',
             'cookie_samesite' => 'lax',
             'cookie_secure' => 'auto',
             'cookie_httponly' => true,

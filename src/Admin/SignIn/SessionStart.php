@@ -44,13 +44,16 @@ final readonly class SessionStart
         $this->put($request, new Account($person, $standing, $account->session));
     }
 
-    #[AsEventListener(priority: 90)]
+    // After the firewall has made its answer.
+    #[AsEventListener(priority: -90)]
     public function end(LogoutEvent $event): void
     {
         $account = $event->getToken()?->getUser();
         if ($account instanceof Account) {
             $this->sessions->forget($account->session);
         }
+        // What the browser kept of answers goes; what was typed and could not be kept stays for whoever comes back.
+        $event->getResponse()?->headers->set('Clear-Site-Data', '"cache"');
     }
 
     private function begun(Request $request, Person $person, Standing $standing): Account

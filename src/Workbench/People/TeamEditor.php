@@ -10,6 +10,7 @@ use Lantern\Core\Person\PasswordRule;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Person\Team;
 use Lantern\Core\Refused;
+use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Copies\Row;
 use Lantern\Workbench\Edits\UnitOfWork;
 use Psr\Clock\ClockInterface;
@@ -32,6 +33,7 @@ final readonly class TeamEditor
         #[Autowire(service: 'lantern.password_hasher')] private PasswordHasherInterface $hasher,
         private UnitOfWork $work,
         private OwnSessions $sessions,
+        private Copies $copies,
         private AuditLog $audit,
         private ClockInterface $clock,
     ) {
@@ -123,7 +125,7 @@ final readonly class TeamEditor
     {
         return $this->work->run(function () use ($token, $password): Invited {
             $invited = $this->invitation($token);
-            PasswordRule::check($password, [$invited->name, $invited->mail]);
+            PasswordRule::check($password, $this->known($invited->name, $invited->mail));
             if (1 !== (int) $this->connection->executeStatement('DELETE FROM journal.invitation WHERE token_hash = ?', [self::hash($token)])) {
                 throw new NotThere('This invitation was used already, or is older than three days. Ask for another one.');
             }
@@ -166,7 +168,7 @@ final readonly class TeamEditor
             if (!$this->hasher->verify($row->text('password'), $old)) {
                 throw new Refused('old', 'This is not the password that you have now.');
             }
-            PasswordRule::check($new, [$row->text('name'), $row->text('mail')]);
+            PasswordRule::check($new, $this->known($row->text('name'), $row->text('mail')));
             $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($new), $personId]);
             $this->sessions->endAll($personId, $sessionId);
             $this->audit->add($row->text('name'), 'password-changed');
@@ -218,12 +220,18 @@ final readonly class TeamEditor
                 throw new NotThere('This link was used already, or is older than an hour. Ask for another one.');
             }
             $row = $this->person($id);
-            PasswordRule::check($password, [$row->text('name'), $row->text('mail')]);
+            PasswordRule::check($password, $this->known($row->text('name'), $row->text('mail')));
             $this->connection->executeStatement('DELETE FROM journal.password_link WHERE person_id = ?', [$id]);
             $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($password), $id]);
             $this->sessions->endAll($id);
             $this->audit->add($row->text('name'), 'password-set-by-mail');
         });
+    }
+
+    /** @return list<string> what others know of somebody, or guess first here */
+    private function known(string $name, string $mail): array
+    {
+        return [$name, $mail, (string) strstr($mail, '@', true), $this->copies->workbench->settings->name(), 'Gentle Lantern'];
     }
 
     private function person(string $id): Row

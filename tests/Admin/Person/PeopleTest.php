@@ -117,6 +117,23 @@ final class PeopleTest extends ApiTestCase
         self::assertSame(404, $this->code());
         $this->signInBy('editor@tansyandrook.example', self::PASSWORD);
         self::assertSame('editor', $this->at($this->get('/api/session'), 'role'));
+        // A new password is no way round the second factor.
+        $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE role = 'editor'");
+        $this->choose('/password/'.$team->askForPassword('editor@tansyandrook.example'), 'slow copper orchard tide', 'slow copper orchard tide');
+        $this->signInBy('editor@tansyandrook.example', 'slow copper orchard tide');
+        self::assertSame('/second-factor', $this->header('Location'));
+    }
+
+    public function testSigningOutEndsTheSessionAndWhatTheBrowserKept(): void
+    {
+        $session = $this->at($this->get('/api/account'), 'sessions', 0, 'id');
+        self::assertIsString($session);
+        $token = $this->at($this->get('/api/session'), 'signOutToken');
+        $this->browser->request('POST', '/sign-out', ['_csrf_token' => $token]);
+        self::assertSame('"cache"', $this->header('Clear-Site-Data'));
+        self::assertNull($this->service(OwnSessions::class)->see($session, $this->person('owner')));
+        $this->get('/api/session');
+        self::assertSame(401, $this->code());
     }
 
     public function testANewPasswordEndsAllOtherSessionsAndThisOneGoesOn(): void
@@ -126,8 +143,10 @@ final class PeopleTest extends ApiTestCase
         self::assertContains('Firefox on Windows', array_column((array) $this->at($this->get('/api/account'), 'sessions'), 'browser'));
         $this->send('PUT', '/api/account/password', ['old' => 'a wrong one', 'password' => self::PASSWORD]);
         self::assertSame(422, $this->code());
-        $this->send('PUT', '/api/account/password', ['old' => 'lantern-editor', 'password' => 'passwordpassword']);
-        self::assertSame(422, $this->code());
+        foreach (['passwordpassword', 'Tansy & Rook 12', 'editor@tansyandrook.example', 'Joss Tamblyn 1', 'Gentle Lantern'] as $guessed) {
+            $this->send('PUT', '/api/account/password', ['old' => 'lantern-editor', 'password' => $guessed]);
+            self::assertSame(422, $this->code(), $guessed);
+        }
         $this->send('PUT', '/api/account/password', ['old' => 'lantern-editor', 'password' => self::PASSWORD]);
         self::assertSame(200, $this->code());
         self::assertNull($this->service(OwnSessions::class)->see($other, $this->person()));

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Tests\Checks;
+
+use PHPUnit\Framework\TestCase;
+
+/** What docs/security.md promises is there to be run. */
+final class SecurityPageTest extends TestCase
+{
+    public function testEveryTestAndFileThatIsNamedExists(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        preg_match_all('~`((?:tests|src|ops|docs|config|bin)/[\w./-]+)`~', (string) file_get_contents("$root/docs/security.md").file_get_contents("$root/docs/running.md"), $found);
+        self::assertGreaterThan(60, \count($found[1]));
+        foreach (array_unique($found[1]) as $file) {
+            self::assertFileExists("$root/$file");
+        }
+    }
+
+    public function testNoChapterIsLeftOut(): void
+    {
+        $page = (string) file_get_contents(\dirname(__DIR__, 2).'/docs/security.md');
+        foreach (range(1, 17) as $chapter) {
+            self::assertMatchesRegularExpression("/^## .*V$chapter\\b/m", $page);
+        }
+    }
+}
