@@ -16,10 +16,6 @@ const shot = async (name, of = page) => {
 await page.goto(`${storefront}/papers/marbled`);
 await page.locator('.desk-menu__item').first().hover();
 await shot('shop');
-const phone = await browser.newPage({ viewport: { width: 390, height: 800 } });
-await phone.goto(`${storefront}/papers?tag=acid-free&price-to=7`);
-await phone.getByRole('link', { name: /^Narrow down/ }).click();
-await shot('shop-on-a-phone', phone);
 
 const menuOf = async (name) => {
   await page.goto(`${admin}/menus`);
@@ -151,4 +147,13 @@ await page.locator('[data-filter-line="option.Sheet size"]').click();
 await page.getByLabel('50 × 70 cm is called').waitFor();
 await page.waitForTimeout(1500);
 await shot('filters');
+await page.goto(`${admin}/people`);
+const form = page.getByRole('form', { name: 'Invite somebody' });
+await form.getByLabel('Name').fill('Nell Askew');
+await form.getByLabel('Mail address').fill('nell@tansyandrook.example');
+await form.getByRole('button', { name: 'Invite' }).click();
+await page.getByRole('region', { name: 'Invited' }).waitFor();
+await page.getByLabel('Role of Joss Tamblyn').selectOption('publisher');
+await page.getByText('Joss Tamblyn: from editor to publisher').waitFor();
+await shot('people');
 await browser.close();
