@@ -129,6 +129,11 @@ write_environment() {
     "LANTERN_FILES=$LANTERN_VAR/files"
     "LANTERN_VAR=$LANTERN_VAR"
   )
+  # What whoever starts it has said of its surroundings.
+  local given
+  for given in MAILER_DSN REDIS_URL LANTERN_LIST_WEBHOOK_URL LANTERN_LIST_WEBHOOK_SECRET LANTERN_CUSTOMER_KEYS LANTERN_CUSTOMER_SHOP LANTERN_CUSTOMER_ISSUER LANTERN_CUSTOMER_COOKIE LANTERN_CUSTOMER_SIGN_IN_URL; do
+    [ -z "${!given:-}" ] || environment+=("$given=${!given}")
+  done
   # On this machine alone whoever comes first may name the shop and own it.
   [ -z "${empty:-}" ] || environment+=("LANTERN_FIRST_START=1")
   # The demo's stand-in for other web sites: the only address within a private network that may be asked.

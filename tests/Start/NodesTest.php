@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Start;
 
+use Firebase\JWT\JWT;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\HttpClient\HttpClient;
@@ -17,6 +18,7 @@ final class NodesTest extends TestCase
 {
     private const FIRST = 8420;
     private const OTHER = 8422;
+    private const SECRET = 'a secret of thirty-two bytes, at least so long';
 
     private string $folder = '';
     private Process $nodes;
@@ -37,8 +39,10 @@ final class NodesTest extends TestCase
         $files = $_SERVER['LANTERN_FILES'] ?? '';
         self::assertIsString($url);
         self::assertIsString($files);
+        file_put_contents("$this->folder/keys.json", json_encode(['keys' => [['kty' => 'oct', 'kid' => 'one', 'alg' => 'HS256', 'k' => JWT::urlsafeB64Encode(self::SECRET)]]], \JSON_THROW_ON_ERROR));
+        chmod("$this->folder/keys.json", 0o644);
         $this->words = new InputStream();
-        $this->nodes = new Process([\dirname(__DIR__, 2).'/ops/nodes.sh', $this->folder, (string) self::FIRST, $url, $files], null, array_fill_keys(['DATABASE_URL', 'LANTERN_LOCK_DSN', 'LANTERN_STOREFRONT_URL', 'LANTERN_ADMIN_URL', 'LANTERN_FILES', 'APP_SECRET', 'APP_ENV', 'LANTERN_OUTSIDE_STAND_IN'], false), $this->words);
+        $this->nodes = new Process([\dirname(__DIR__, 2).'/ops/nodes.sh', $this->folder, (string) self::FIRST, $url, $files], null, array_fill_keys(['DATABASE_URL', 'LANTERN_LOCK_DSN', 'LANTERN_STOREFRONT_URL', 'LANTERN_ADMIN_URL', 'LANTERN_FILES', 'APP_SECRET', 'APP_ENV', 'LANTERN_OUTSIDE_STAND_IN'], false) + ['LANTERN_CUSTOMER_KEYS' => "$this->folder/keys.json", 'LANTERN_CUSTOMER_SHOP' => 'tansy'], $this->words);
         $this->nodes->setTimeout(400);
         $this->nodes->start();
         $this->http = HttpClient::create(['max_redirects' => 0, 'timeout' => 30]);
@@ -60,6 +64,7 @@ final class NodesTest extends TestCase
     public function testTwoNodesAreOneShopAndVisitorsAreServedWithoutThePrimary(): void
     {
         $this->sessionsAndCountsAreShared();
+        $this->whatIsForCustomersIsTheirsAtBothNodes();
         $this->whatIsDoneAtOneNodeIsKnownAtTheOther();
 
         $this->say('shared');
@@ -91,6 +96,27 @@ final class NodesTest extends TestCase
         $this->signIn(self::OTHER, 'viewer', 'lantern-viewer');
         self::assertStringContainsString('Too many attempts', $this->admin(self::FIRST, 'GET', '/sign-in')->getContent(false));
         $this->cookies = $mine;
+    }
+
+    private function whatIsForCustomersIsTheirsAtBothNodes(): void
+    {
+        $row = $this->admin(self::FIRST, 'GET', '/api/places?q=first-kits')->toArray()['rows'][0]['place'] ?? [];
+        self::assertIsArray($row);
+        [$id, $address] = [$row['id'] ?? '', $row['address'] ?? ''];
+        self::assertTrue(\is_string($id) && \is_string($address));
+        $version = $this->admin(self::FIRST, 'GET', "/api/places/$id")->toArray()['place']['version'] ?? 1;
+        self::assertIsInt($version);
+        $changed = $this->http->request('PATCH', 'http://127.0.0.1:'.(self::FIRST + 1)."/api/places/$id", ['headers' => $this->headers() + ['X-CSRF-Token' => $this->csrf, 'If-Match' => "\"$version\""], 'json' => ['audience' => 'customers']]);
+        self::assertSame(200, $changed->getStatusCode(), $changed->getContent(false));
+        $waiting = $this->admin(self::FIRST, 'GET', '/api/waiting')->toArray();
+        self::assertSame(200, $this->admin(self::FIRST, 'POST', '/api/releases', ['seen' => $waiting['state'] ?? ''])->getStatusCode());
+        $token = static fn (string $shop): string => JWT::encode(['sub' => '17', 'aud' => $shop, 'exp' => time() + 600], self::SECRET, 'HS256', 'one');
+        $as = fn (int $node, string $cookie): int => $this->http->request('GET', "http://127.0.0.1:$node$address", ['headers' => ['Cookie' => "customer=$cookie"]])->getStatusCode();
+        foreach ([self::FIRST, self::OTHER] as $node) {
+            $this->eventually(fn (): bool => 403 === $this->shop($node, $address)->getStatusCode());
+            // The second time it is a page that the node has kept, answered before the framework starts.
+            self::assertSame([200, 200, 403, 403, 403], [$as($node, $token('tansy')), $as($node, $token('tansy')), $as($node, $token('another')), $as($node, ''), $as($node, 'made.up.token')]);
+        }
     }
 
     private function whatIsDoneAtOneNodeIsKnownAtTheOther(): void

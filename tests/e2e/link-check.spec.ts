@@ -117,7 +117,7 @@ test('twelve links over old addresses become references in one act, by the keybo
 });
 
 test('the tray says what publishing would break; that takes a second touch, and mending it none', async ({ page }) => {
-  await signIn(page, 'editor');
+  await signIn(page, 'publisher');
   await page.goto(`${admin}/places?q=silk+for`);
   await page.getByRole('link', { name: 'Silk for headbands' }).click();
   await page.getByText('Closed', { exact: true }).first().click();

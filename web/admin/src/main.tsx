@@ -26,6 +26,7 @@ const queries = new QueryClient({
 // A view is fetched when it is opened; a menu is the next thing that most people open.
 const AccountView = lazily(() => import('./people/AccountView').then((view) => view.default));
 const FiltersView = lazily(() => import('./filters/FiltersView').then((view) => view.default));
+const FactorFirst = lazily(() => import('./people/FactorFirst').then((first) => first.FactorFirst));
 const FirstStepsView = lazily(() => import('./start/FirstStepsView').then((view) => view.default));
 const FrameView = lazily(() => import('./menus/FrameView').then((view) => view.default));
 const LettersView = lazily(() => import('./letters/LettersView').then((view) => view.default));
@@ -50,7 +51,7 @@ function Views() {
   return (
     <Router location={location} navigator={navigator}>
       <Routes>
-        <Route path="/" element={<Shell />}>
+        <Route path="/" element={<Shell FactorFirst={FactorFirst} />}>
           <Route index element={<Beginning />} />
           <Route path="first-steps" element={<FirstStepsView />} />
           <Route path="menus" element={<FrameView onShown={MenuView.fetch} />} />

@@ -29,6 +29,8 @@ const allowed: Record<string, string[]> = {
   redirects: ['data', 'parts'],
   findings: ['data', 'parts'],
   releases: ['data', 'parts'],
+  people: ['data', 'parts'],
+  start: ['data', 'parts'],
   shell: ['data', 'parts'],
 };
 

@@ -4,7 +4,7 @@ import { api, asProblem } from '../data/client';
 import type { Colleague, People, Role } from '../data/people';
 import { Wrong } from '../parts/Notice';
 import { when } from '../parts/when';
-import { actOnPeople } from './PeopleView';
+import { actOnPeople } from './actOnPeople';
 
 type Act = 'sessions' | 'factor' | 'go';
 

@@ -4,7 +4,7 @@ import { api, asProblem } from '../data/client';
 import type { People } from '../data/people';
 import { Wrong } from '../parts/Notice';
 import { OnOff } from '../parts/OnOff';
-import { actOnPeople } from './PeopleView';
+import { actOnPeople } from './actOnPeople';
 
 /** What holds for everybody who works here, at once. */
 export function HouseRules({ rules }: { rules: People['rules'] }) {

@@ -4,7 +4,7 @@ import { api, asProblem, type ProblemError } from '../data/client';
 import type { People, Role } from '../data/people';
 import { Choices } from '../parts/Choices';
 import { Wrong } from '../parts/Notice';
-import { actOnPeople } from './PeopleView';
+import { actOnPeople } from './actOnPeople';
 
 /** Asks somebody to work here, by a letter with a link. */
 export function InviteForm({ roles }: { roles: People['roles'] }) {

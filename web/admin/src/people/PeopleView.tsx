@@ -1,23 +1,17 @@
-import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import { api, ask } from '../data/client';
-import { type People, peopleQuery } from '../data/people';
+import { api } from '../data/client';
+import { peopleQuery } from '../data/people';
 import { sessionQuery } from '../data/queries';
-import { say, warn } from '../data/told';
+import { warn } from '../data/told';
 import { Notice, Trouble } from '../parts/Notice';
 import { useView } from '../parts/useView';
 import { when } from '../parts/when';
 import { AuditLog } from './AuditLog';
+import { actOnPeople } from './actOnPeople';
 import { ColleagueLine } from './ColleagueLine';
 import { HouseRules } from './HouseRules';
 import { InviteForm } from './InviteForm';
-
-/** Every act here answers with everybody as they are then. */
-export async function actOnPeople(queries: QueryClient, act: Promise<{ data?: People; error?: unknown; response: Response }>, words: string): Promise<void> {
-  queries.setQueryData(peopleQuery.queryKey, await ask(act));
-  void queries.invalidateQueries({ queryKey: ['audit'] });
-  say(words);
-}
 
 /** Who works here and may do what, who is asked to, and what was done. */
 export default function PeopleView() {

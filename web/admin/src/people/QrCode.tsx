@@ -10,8 +10,8 @@ export function QrCode({ text, label }: { text: string; label: string }) {
   const side = size + 2 * QUIET;
   return (
     <svg viewBox={`0 0 ${side} ${side}`} width="196" height="196" role="img" aria-label={label} className="rounded-md" shapeRendering="crispEdges">
-      <rect width={side} height={side} fill="#fff" />
-      <path d={path} fill="#000" />
+      <rect width={side} height={side} className="fill-white" />
+      <path d={path} className="fill-night" />
     </svg>
   );
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { Suspense, useCallback, useEffect, useRef, useState } from 'react';
+import { type ComponentType, Suspense, useCallback, useEffect, useRef, useState } from 'react';
 import { Link, NavLink, Outlet, useLocation } from 'react-router';
-import { ProblemError } from '../data/client';
+import { ProblemError, type Session } from '../data/client';
 import { sessionQuery } from '../data/queries';
 import { useStore } from '../data/store';
 import { catchLetters } from '../data/typedAhead';
@@ -28,11 +28,11 @@ const views = [
 
 // What opens over a view is fetched when the browser has nothing else to do, so that it is there when it is wanted.
 const Finder = lazily(() => import('./Finder').then((over) => over.Finder));
-const FactorFirst = lazily(() => import('../people/FactorFirst').then((first) => first.FactorFirst));
 const Keys = lazily(() => import('./Keys').then((over) => over.Keys));
 const LeavingDialog = lazily(() => import('./Leaving').then((over) => over.LeavingDialog));
 
-export function Shell() {
+/** @param FactorFirst what stands in the place of every view where a second factor has to be set up first */
+export function Shell({ FactorFirst }: { FactorFirst: ComponentType<{ session: Session }> }) {
   const session = useQuery(sessionQuery);
   const [open, setOpen] = useState<'finder' | 'keys' | null>(null);
   const { pathname } = useLocation();
