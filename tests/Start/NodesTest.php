@@ -64,6 +64,7 @@ final class NodesTest extends TestCase
     public function testTwoNodesAreOneShopAndVisitorsAreServedWithoutThePrimary(): void
     {
         $this->sessionsAndCountsAreShared();
+        $this->twoOwnersWhoRemoveEachOtherLeaveOne();
         $this->whatIsForCustomersIsTheirsAtBothNodes();
         $this->whatIsDoneAtOneNodeIsKnownAtTheOther();
 
@@ -96,6 +97,48 @@ final class NodesTest extends TestCase
         $this->signIn(self::OTHER, 'viewer', 'lantern-viewer');
         self::assertStringContainsString('Too many attempts', $this->admin(self::FIRST, 'GET', '/sign-in')->getContent(false));
         $this->cookies = $mine;
+    }
+
+    private function twoOwnersWhoRemoveEachOtherLeaveOne(): void
+    {
+        $people = $this->admin(self::FIRST, 'GET', '/api/people')->toArray()['people'] ?? [];
+        self::assertIsArray($people);
+        $ids = array_column($people, 'id', 'mail');
+        [$one, $other] = [$ids['owner@tansyandrook.example'] ?? '', $ids['editor@tansyandrook.example'] ?? ''];
+        self::assertTrue(\is_string($one) && \is_string($other));
+        self::assertSame(200, $this->admin(self::FIRST, 'PUT', "/api/people/$other/role", ['role' => 'owner'])->getStatusCode());
+        [$mine, $csrf] = [$this->cookies, $this->csrf];
+        $this->cookies = [];
+        self::assertSame('/', $this->signIn(self::OTHER, 'editor', 'lantern-editor'));
+        $theirs = $this->admin(self::OTHER, 'GET', '/api/session')->toArray()['csrfToken'] ?? '';
+        self::assertIsString($theirs);
+        $asked = [$this->ask(self::OTHER, 'PUT', "/api/people/$one/role", ['role' => 'publisher'], $this->headers() + ['X-CSRF-Token' => $theirs])];
+        $this->cookies = $mine;
+        $asked[] = $this->ask(self::FIRST, 'PUT', "/api/people/$other/role", ['role' => 'publisher'], $this->headers() + ['X-CSRF-Token' => $csrf]);
+        $codes = array_map(static fn (ResponseInterface $one): int => $one->getStatusCode(), $asked);
+        sort($codes);
+        // The second is no owner any more when it is judged, or is told that nobody would be left; never both are taken.
+        self::assertContains($codes, [[200, 401], [200, 403], [200, 422]], implode(' ', $codes));
+        $this->cookies = [];
+        foreach (['owner', 'editor'] as $who) {
+            $this->signIn(self::FIRST, $who, "lantern-$who");
+            $roles[] = $this->admin(self::FIRST, 'GET', '/api/session')->toArray()['role'] ?? '';
+        }
+        sort($roles);
+        self::assertSame(['owner', 'publisher'], $roles);
+        $this->cookies = [];
+        self::assertSame('/', $this->signIn(self::FIRST, 'owner', 'lantern-owner'));
+        $session = $this->admin(self::FIRST, 'GET', '/api/session')->toArray();
+        $this->csrf = \is_string($session['csrfToken']) ? $session['csrfToken'] : '';
+    }
+
+    /**
+     * @param array<string, mixed>  $body
+     * @param array<string, string> $headers
+     */
+    private function ask(int $node, string $method, string $path, array $body, array $headers): ResponseInterface
+    {
+        return $this->http->request($method, 'http://127.0.0.1:'.($node + 1).$path, ['headers' => $headers, 'json' => $body]);
     }
 
     private function whatIsForCustomersIsTheirsAtBothNodes(): void

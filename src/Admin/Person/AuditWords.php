@@ -25,6 +25,7 @@ final class AuditWords
             'let-go' => "{$about('who')} cannot sign in any more",
             'password-changed' => 'Changed the password',
             'password-set-by-mail' => 'Set a new password by a link',
+            'password-link' => "Made a link to a new password for {$about('who')}",
             'session-ended' => 'Signed out elsewhere: '.('' === $about('browser') ? 'a browser' : $about('browser')),
             'sessions-ended' => "Ended all sessions of {$about('who')}",
             'factor-set' => 'Set up a second factor',

@@ -45,12 +45,16 @@ final readonly class Account implements UserInterface, PasswordAuthenticatedUser
         return ['person' => $person, 'standing' => $this->standing, 'session' => $this->session];
     }
 
-    /** @param array{person: Person, standing: Standing, session: string} $data */
+    /**
+     * What an earlier version of the program kept has no session, and so goes on nowhere.
+     *
+     * @param array{person: Person, standing?: Standing, session?: string} $data
+     */
     public function __unserialize(array $data): void
     {
         $this->person = $data['person'];
-        $this->standing = $data['standing'];
-        $this->session = $data['session'];
+        $this->standing = $data['standing'] ?? Standing::FactorAwaited;
+        $this->session = $data['session'] ?? '';
     }
 
     public function eraseCredentials(): void

@@ -39,6 +39,14 @@ final class SignedInPeopleTest extends ShopTestCase
         }
     }
 
+    public function testASessionOfAnEarlierVersionIsSignedOutAndBreaksNothing(): void
+    {
+        $account = (new \ReflectionClass(Account::class))->newInstanceWithoutConstructor();
+        $account->__unserialize(['person' => $this->person()]);
+        $this->expectException(UserNotFoundException::class);
+        $this->service(SignedInPeople::class)->refreshUser($account);
+    }
+
     public function testWhoIsNoLongerThereIsSignedOut(): void
     {
         $account = new Account($this->person(), session: $this->service(OwnSessions::class)->begin($this->person(), '', ''));

@@ -61,6 +61,18 @@ final class FirstStartTest extends ShopTestCase
         self::assertSame(1, $this->command('lantern:person:remove', ['mail' => 'owner@tansyandrook.example'])->getStatusCode(), 'the last owner cannot go');
     }
 
+    public function testWhoeverNoLetterReachesIsLetInByACommand(): void
+    {
+        $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE role = 'owner'");
+        $said = $this->command('lantern:person:password', ['mail' => 'owner@tansyandrook.example'])->getDisplay();
+        self::assertSame('locked', $this->value("SELECT factor FROM journal.person WHERE role = 'owner'"));
+        $this->command('lantern:person:password', ['mail' => 'owner@tansyandrook.example', '--without-factor' => true]);
+        self::assertSame('', $this->value("SELECT factor FROM journal.person WHERE role = 'owner'"));
+        self::assertSame(1, preg_match('~/password/([0-9a-f]{48})~', $said, $found));
+        self::assertFalse($this->service(TeamEditor::class)->holdsPasswordLink($found[1]), 'the latest link holds alone');
+        self::assertSame(1, $this->command('lantern:person:password', ['mail' => 'nobody@tansyandrook.example'])->getStatusCode());
+    }
+
     public function testWhoeverIsInvitedAgainAfterLeavingHasTheOldBooks(): void
     {
         $team = $this->service(TeamEditor::class);
@@ -98,7 +110,7 @@ final class FirstStartTest extends ShopTestCase
         $this->workbench()->executeStatement('DELETE FROM journal.touched');
     }
 
-    /** @param array<string, string> $input */
+    /** @param array<string, bool|string> $input */
     private function command(string $name, array $input): CommandTester
     {
         $kernel = self::$kernel ?? throw new \LogicException('There is no kernel yet.');
