@@ -197,26 +197,38 @@ setsid_as_database_user() {
 
 # nginx and php-fpm have a limit of about 100 bytes for the path of a socket.
 socket_path() {
-  local path="$LANTERN_VAR/run/$1.sock"
+  local path="${run_folder:-$LANTERN_VAR/run}/$1.sock"
   [ ${#path} -lt 100 ] && echo "$path" || echo "/tmp/lantern-$storefront_port-$1.sock"
 }
 
-# What nginx and php-fpm run with on this machine.
+# What nginx and php-fpm run with on this machine: written into a folder, from ops/nginx.conf and ops/php-fpm.conf.
 write_server_configuration() {
-  local user run="$LANTERN_VAR/run" pair
-  local places=(-e "s|@run@|$run|g; s|@log@|$LANTERN_VAR/log|g; s|@root@|$root|g; s|@var@|$LANTERN_VAR|g" -e "s|@shop_socket@|$(socket_path shop)|g; s|@management_socket@|$(socket_path management)|g")
-  user=$(serving_user)
+  local into="${configuration_folder:-$LANTERN_VAR/run}" run="${run_folder:-$LANTERN_VAR/run}" log="${log_folder:-$LANTERN_VAR/log}"
+  local user files pair parts
+  user=${serving_as:-$(serving_user)}
+  for pair in "${environment[@]}"; do [ "${pair%%=*}" != LANTERN_FILES ] || files="${pair#*=}"; done
   identity() {
-    if is_root; then printf 'user = www-data\ngroup = www-data\nlisten.owner = www-data\nlisten.group = www-data\n'; fi
+    if is_root; then printf 'user = %s\ngroup = %s\nlisten.owner = %s\nlisten.group = %s\n' "$user" "$user" "$user" "$user"; fi
     for pair in "${environment[@]}" "$@"; do printf 'env[%s] = "%s"\n' "${pair%%=*}" "${pair#*=}"; done
   }
-  (umask 077; identity "${of_the_shop[@]}" > "$run/identity-shop"; identity "${of_the_management[@]}" > "$run/identity-management")
-  sed "${places[@]}" -e "/@identity_shop@/{r $run/identity-shop
-d}" -e "/@identity_management@/{r $run/identity-management
-d}" ops/php-fpm.conf > "$run/php-fpm.conf"
-  sed "${places[@]}" -e "s|@storefront@|$storefront_port|g; s|@admin@|$admin_port|g; s|@metrics@|${metrics_port:-$((admin_port + 3))}|g" -e "s|@user@|$(is_root && echo "user $user;")|" ops/nginx.conf > "$run/nginx.conf"
+  # On loopback, by their ports, unless they have names.
+  parts=$(umask 077; mktemp -d)
+  identity "${of_the_shop[@]}" > "$parts/identity_shop"
+  identity "${of_the_management[@]}" > "$parts/identity_management"
+  printf '%s\n' "${shop_listens:-listen 127.0.0.1:$storefront_port; server_name _;}" > "$parts/shop_listens"
+  printf '%s\n' "${management_listens:-listen 127.0.0.1:$admin_port; server_name _;}" > "$parts/management_listens"
+  printf '%s\n' "${more_servers:-}" > "$parts/more_servers"
+  local fill=(-e "s|@run@|$run|g; s|@log@|$log|g; s|@root@|$root|g; s|@var@|$LANTERN_VAR|g; s|@files@|${files:-$LANTERN_VAR/files}|g; s|@hsts@|${hsts:-}|g"
+    -e "s|@shop_socket@|$(run_folder="$run" socket_path shop)|g; s|@management_socket@|$(run_folder="$run" socket_path management)|g; s|@metrics@|${metrics_port:-$((admin_port + 3))}|g"
+    -e "s|@user@|$(is_root && echo "user $user;")|")
+  local part
+  for part in identity_shop identity_management shop_listens management_listens more_servers; do fill+=(-e "/@$part@/{r $parts/$part
+d}"); done
+  (umask 077; sed "${fill[@]}" ops/php-fpm.conf > "$into/php-fpm.conf")
+  chmod 600 "$into/php-fpm.conf"
+  sed "${fill[@]}" ops/nginx.conf > "$into/nginx.conf"
+  rm -rf "$parts"
   [ -z "${nginx_addition:-}" ] || "$nginx_addition"
-  chmod 600 "$run/php-fpm.conf"; rm -f "$run/identity-shop" "$run/identity-management"
 }
 
 run_fpm() {

@@ -17,7 +17,7 @@ side_server() {
     }
 }
 NGINX
-  grep -E '^ *fastcgi_param' ops/nginx.conf | grep -v SCRIPT_FILENAME | sed -e 's|\$front|bare.php|g' > "$LANTERN_VAR/run/fastcgi"
+  sed '/^    server {/,$d' ops/nginx.conf | grep -E '^ *fastcgi_param' | grep -v SCRIPT_FILENAME | sed -e 's|\$front|bare.php|g' > "$LANTERN_VAR/run/fastcgi"
 }
 
 export_map() { quietly php bin/console lantern:redirects:export --format=nginx --copy=live; cp "$LANTERN_VAR/log/setup.log" "$LANTERN_VAR/run/redirects.map"; }

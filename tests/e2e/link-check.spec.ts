@@ -134,7 +134,7 @@ test('the tray says what publishing would break; that takes a second touch, and 
   await expect(page.getByText('Forty colours of silk').first()).toBeVisible();
   await expect(
     findings(page, 'Links to places that are closed')
-      .getByText(/by Joss Tamblyn’s edit/)
+      .getByText(/by Edda Marlowe’s edit/)
       .first(),
   ).toBeVisible();
   await findings(page, 'Links to places that are closed')

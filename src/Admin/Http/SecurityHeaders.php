@@ -13,7 +13,7 @@ use Symfony\Component\HttpKernel\KernelEvents;
 #[AsEventListener(event: KernelEvents::RESPONSE)]
 final readonly class SecurityHeaders
 {
-    public function __construct(#[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl, #[Autowire(env: 'LANTERN_ADMIN_URL')] private string $adminUrl)
+    public function __construct(#[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
     {
     }
 
@@ -24,8 +24,6 @@ final readonly class SecurityHeaders
         $styles = "'self'".(\is_string($nonce) ? " 'nonce-$nonce'" : '');
         $event->getResponse()->headers->add([
             'Content-Security-Policy' => "default-src 'none'; script-src 'self'; style-src $styles; font-src 'self'; img-src 'self' data: {$this->storefrontUrl}; media-src {$this->storefrontUrl}; connect-src 'self'; frame-src {$this->storefrontUrl}; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
-            // RFC 6797; on a machine without TLS it would lock people out.
-            ...(str_starts_with($this->adminUrl, 'https://') ? ['Strict-Transport-Security' => 'max-age=31536000'] : []),
             'X-Content-Type-Options' => 'nosniff',
             'Referrer-Policy' => 'same-origin',
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',

@@ -85,7 +85,7 @@ final class LooksTest extends TestCase
 
     public function testTheColourThatIsOfferedIsReadOnAllOfItsGrounds(): void
     {
-        $this->limitTo(400)->forAll(self::colour(), self::colour(), Generators::elements(Looks::INK, Looks::SOFT, Looks::ACCENT))->then(static function (Colour $ground, Colour $colour, string $setting): void {
+        $this->limitTo(150)->forAll(self::colour(), self::colour(), Generators::elements(Looks::INK, Looks::SOFT, Looks::ACCENT))->then(static function (Colour $ground, Colour $colour, string $setting): void {
             $looks = Looks::of([Looks::GROUND => $ground->hex(), $setting => $colour->hex()]);
             foreach ($looks->tooPale() as $pale) {
                 self::assertLessThan(TooPale::LEAST, $pale->contrast);
