@@ -11,7 +11,7 @@ const characters = [];
 for (let code = 0x20; code < 0x250; code += 1) if (code < 0x7f || code > 0x9f) characters.push(code);
 characters.push(0x2010, 0x2011, 0x2012, 0x2013, 0x2014, 0x2018, 0x2019, 0x201c, 0x201d, 0x2022, 0x2026, 0x2039, 0x203a, 0x20ac);
 
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox'] });
 const page = await browser.newPage();
 for (const [name, weight] of faces) {
   const sources = ['latin', 'latin-ext'].map((part) => {

@@ -4,7 +4,7 @@ import { chromium } from '@playwright/test';
 const storefront = process.env.LANTERN_STOREFRONT_URL ?? 'http://127.0.0.1:8090';
 const admin = process.env.LANTERN_ADMIN_URL ?? 'http://127.0.0.1:8091';
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run'],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

@@ -16,7 +16,7 @@ const middle = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.le
 const most = (values) => Math.max(...values);
 
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-quic', '--no-first-run', '--enable-precise-memory-info'],
 });
 // What is measured is written here and run inside the page, which its policy allows to nobody else.

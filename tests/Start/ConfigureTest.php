@@ -51,7 +51,7 @@ final class ConfigureTest extends TestCase
             $response = $http->request('GET', $url);
             self::assertSame($status, $response->getStatusCode(), $url);
             self::assertSame(['max-age=31536000; includeSubDomains'], $response->getHeaders(false)['strict-transport-security'] ?? [], $url);
-            self::assertEqualsWithDelta(2.0, $response->getInfo('http_version') ?? 2.0, 0.1);
+            self::assertSame(\CURL_HTTP_VERSION_2_0, $response->getInfo('http_version'), $url);
         }
         $cookie = $http->request('GET', 'https://lantern.shop.test:'.self::HTTPS.'/sign-in')->getHeaders()['set-cookie'][0] ?? '';
         self::assertMatchesRegularExpression('/^__Host-lantern=[^;]+; path=\/; secure; HttpOnly; SameSite=lax$/i', $cookie);
