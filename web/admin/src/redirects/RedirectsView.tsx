@@ -107,7 +107,11 @@ export default function RedirectsView() {
           chosen={canEdit ? chosen : null}
           nameOf={({ source }) => source}
           nouns={['redirect', 'redirects']}
-          none="No redirect is like this."
+          none={
+            Object.values(asked).some(Boolean)
+              ? 'No redirect is like this. Search for fewer letters, or take a narrowing away.'
+              : 'No address leads on to another yet. An address that changes is redirected by itself; those of an older shop come from a file.'
+          }
           head={
             <>
               <th className="py-1.5 pr-4 font-medium">From</th>
