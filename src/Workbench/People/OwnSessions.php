@@ -23,6 +23,9 @@ final readonly class OwnSessions
     /** Its last use is noted so often, in seconds. */
     private const NOTED = 60;
 
+    /** Whether everybody needs a second factor, see HouseRules. */
+    private const REQUIRED = "EXISTS (SELECT FROM journal.house_rule WHERE name = 'second-factor' AND value = 'yes')";
+
     public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private AuditLog $audit, private ClockInterface $clock)
     {
     }
@@ -117,6 +120,4 @@ final readonly class OwnSessions
     {
         $this->connection->executeStatement('DELETE FROM journal.own_session WHERE person_id = ? AND id::text <> ?', [$personId, $except]);
     }
-
-    private const REQUIRED = "EXISTS (SELECT FROM journal.house_rule WHERE name = 'second-factor' AND value = 'yes')";
 }
