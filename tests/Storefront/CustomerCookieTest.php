@@ -52,6 +52,18 @@ final class CustomerCookieTest extends ShopTestCase
         self::assertStringContainsString('href="/papers/marbled"', (string) $this->ask('/', $token)->getContent());
     }
 
+    public function testAPieceThatLeadsToAPlaceForCustomersIsTheirs(): void
+    {
+        $spots = $this->pairs("SELECT pg.address, p.address FROM live.entry e JOIN live.place pg ON pg.id = e.on_page JOIN live.place p ON p.id = e.place_id WHERE e.piece IS NOT NULL AND p.kind IN ('product', 'collection', 'page', 'category') AND pg.light = 'open' AND p.light = 'open' ORDER BY e.id");
+        self::assertNotSame([], $spots);
+        foreach (\array_slice($spots, 0, 3) as $page => $place) {
+            self::assertStringContainsString("href=\"$place\"", (string) $this->ask($page, '')->getContent(), "$page shows $place");
+            $this->workbench()->executeStatement("UPDATE live.place SET audience = 'customers' WHERE address = ?", [$place]);
+            self::assertStringNotContainsString("href=\"$place\"", (string) $this->ask($page, '')->getContent(), "$page hides $place");
+            self::assertStringContainsString("href=\"$place\"", (string) $this->ask($page, $this->token())->getContent());
+        }
+    }
+
     public function testAFileForCustomersIsTheirs(): void
     {
         $address = $this->value("UPDATE live.place SET audience = 'customers' WHERE kind = 'file' AND light = 'open' RETURNING address");
