@@ -33,7 +33,7 @@ final class PersonRoleCommand extends Command
         try {
             $role = PersonInput::role($input->getArgument('role'));
             $this->team->giveRole($this->people->idOf($input->getArgument('mail')), $role, 'the command line');
-            $style->writeln("They are $role->value now: {$role->words()}.");
+            $style->writeln("Their role is $role->value now: {$role->words()}.");
         } catch (Refused|NotThere $refused) {
             $style->getErrorStyle()->writeln($refused->getMessage());
 
