@@ -4,11 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Letters;
 
-use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
 use Symfony\Component\Mailer\MailerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
-use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 use Twig\Environment;
 
@@ -24,10 +22,10 @@ final readonly class LetterToPersonHandler
         $settings = $this->copies->live->settings;
         $settings->forget();
         $shop = $settings->all();
-        $name = '' === $shop->name() ? 'Gentle Lantern' : $shop->name();
-        $from = $shop->get(ShopDetail::Mail->value);
+        $from = Sender::of($shop);
+        $name = $from->getName();
         $this->mailer->send((new Email())
-            ->from(new Address('' === $from ? 'nobody@shop.invalid' : $from, $name))
+            ->from($from)
             ->to($message->mail)
             ->subject('invitation' === $message->letter ? "$name: you are invited to work on the shop" : "$name: a new password")
             ->text($this->twig->render("letters/{$message->letter}.txt.twig", $message->values + ['shop' => $name])));

@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Letters;
 
-use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
-use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 use Twig\Environment;
 
@@ -37,9 +35,8 @@ final readonly class LetterWriter
             'no' => $this->links->no($subscriber),
             'accent' => $shop->looks()->accent->hex(),
         ];
-        $from = $shop->get(ShopDetail::Mail->value);
         $email = (new Email())
-            ->from(new Address('' === $from ? 'nobody@shop.invalid' : $from, $shop->name()))
+            ->from(Sender::of($shop))
             ->to($subscriber->address)
             ->subject('ask' === $template ? \sprintf('%s: may we write to you?', $shop->name()) : \sprintf('%s: you are on the list', $shop->name()))
             ->text($this->twig->render("letters/$template.txt.twig", $values))

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Letters;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Findings\FindingTable;
 use Lantern\Reading\Findings\FoundFinding;
@@ -13,7 +12,6 @@ use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Mailer\MailerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
-use Symfony\Component\Mime\Address;
 use Symfony\Component\Mime\Email;
 use Twig\Environment;
 
@@ -48,9 +46,8 @@ final readonly class TellOfTheMorningHandler
                 continue;
             }
             $values = ['shop' => $shop->name(), 'found' => array_map(static fn (FoundFinding $one): array => ['name' => $one->finding->subject->name, 'says' => $one->says, 'visits' => $one->visits], \array_slice($found, 0, self::MOST)), 'more' => \count($found) > self::MOST, 'link' => "$this->adminUrl/link-check?look=live"];
-            $from = $shop->get(ShopDetail::Mail->value);
             $this->mailer->send((new Email())
-                ->from(new Address('' === $from ? 'nobody@shop.invalid' : $from, $shop->name()))
+                ->from(Sender::of($shop))
                 ->to($mail)
                 ->subject(1 === \count($found) ? \sprintf('%s: one thing broke since yesterday', $shop->name()) : \sprintf('%s: %s things broke since yesterday', $shop->name(), \count($found) > self::MOST ? 'more than '.self::MOST : (string) \count($found)))
                 ->text($this->twig->render('letters/morning.txt.twig', $values))

@@ -56,6 +56,7 @@ async function invite(name: string, mail: string, role: string): Promise<string>
   await form.getByRole('radio', { name: role }).click();
   await form.getByRole('button', { name: 'Invite' }).click();
   await expect(told(ada)).toContainText(`${name} is invited`);
+  await expect(form.getByLabel('Name')).toBeFocused();
   return linkTo(mail);
 }
 
@@ -220,6 +221,7 @@ test('a second factor is set up, asked of everybody, and a recovery code lets in
   expect(codes).toHaveLength(10);
   expect(await axeFinds(ada)).toEqual([]);
   await ada.getByRole('button', { name: 'I have them' }).click();
+  await expect(ada.getByRole('button', { name: 'Another device…' })).toBeFocused();
   await ada.goto(`${shop.admin}/people`);
   await ada.getByRole('switch', { name: 'A second factor is needed to sign in' }).click();
   await expect(told(ada)).toContainText('Everybody needs a second factor now');
@@ -265,8 +267,12 @@ test('a laptop was lost: its session ends; and what was done is found, by whom a
 
   const cleo = ada.getByRole('listitem').filter({ hasText: 'cleo@heronloom.example' });
   await cleo.getByRole('button', { name: 'Let go…' }).click();
+  await cleo.getByRole('button', { name: 'Back' }).click();
+  await expect(cleo.getByRole('button', { name: 'Let go…' })).toBeFocused();
+  await ada.keyboard.press('Enter');
   await cleo.getByRole('button', { name: 'Let Cleo Marsh go' }).click();
   await expect(told(ada)).toContainText('cannot sign in any more');
+  await expect(ada.getByRole('heading', { name: 'People', level: 1 })).toBeFocused();
   await expect(ada.getByText('the last owner')).toBeVisible();
   await expect(ada.getByLabel('Role of Ada Birch')).toBeDisabled();
 });

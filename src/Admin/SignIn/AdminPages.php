@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
+use Lantern\Core\Refused;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -40,6 +41,21 @@ final readonly class AdminPages
     public function isOwn(Request $request): bool
     {
         return $this->csrf->isTokenValid(new CsrfToken(self::TOKEN, self::field($request, '_csrf_token')));
+    }
+
+    /**
+     * What was typed twice, alike, into a form of this program.
+     *
+     * @throws Refused
+     */
+    public function newPassword(Request $request): string
+    {
+        if (!$this->isOwn($request)) {
+            throw new Refused('password', 'This page was too old. Type the password again.');
+        }
+        $password = self::field($request, 'password');
+
+        return $password === self::field($request, 'again') ? $password : throw new Refused('again', 'The two passwords are not the same. Type both again.');
     }
 
     /** A field of a form; empty where it is missing, or no text. */

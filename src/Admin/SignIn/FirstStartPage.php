@@ -24,7 +24,7 @@ final readonly class FirstStartPage implements Page
 {
     private const FIELDS = ['shop', 'zone', 'name', 'mail'];
 
-    public function __construct(private AdminPages $pages, private FirstStart $first, private SessionStart $start, private SignedInPeople $people, #[Autowire(env: 'bool:default::LANTERN_FIRST_START')] private bool $isOpen)
+    public function __construct(private AdminPages $pages, private FirstStart $first, private SessionStart $start, #[Autowire(env: 'bool:default::LANTERN_FIRST_START')] private bool $isOpen)
     {
     }
 
@@ -46,22 +46,13 @@ final readonly class FirstStartPage implements Page
             return $this->pages->render('first_start', ['typed' => $typed, 'zones' => $zones]);
         }
         try {
-            if (!$this->pages->isOwn($request)) {
-                throw new Refused('shop', 'This page was too old. Send it again.');
-            }
-            if (AdminPages::field($request, 'password') !== AdminPages::field($request, 'again')) {
-                throw new Refused('again', 'The two passwords are not the same. Type both again.');
-            }
-            $this->first->begin($typed['shop'], $typed['zone'], $typed['name'], $typed['mail'], AdminPages::field($request, 'password'));
+            $this->first->begin($typed['shop'], $typed['zone'], $typed['name'], $typed['mail'], $this->pages->newPassword($request));
         } catch (Refused $refused) {
             return $this->pages->render('first_start', ['typed' => $typed, 'zones' => $zones, 'error' => $refused->getMessage()], 422);
         } catch (NotThere) {
             return new RedirectResponse('/sign-in', Response::HTTP_SEE_OTHER);
         }
-        $account = $this->people->loadUserByIdentifier($typed['mail']);
-        if ($account instanceof Account) {
-            $this->start->signIn($request, $account->person);
-        }
+        $this->start->signIn($request, $typed['mail']);
 
         return new RedirectResponse('/', Response::HTTP_SEE_OTHER);
     }

@@ -57,13 +57,7 @@ final readonly class PasswordPages implements Page
             return $this->pages->render('password_new', ['token' => $token]);
         }
         try {
-            if (!$this->pages->isOwn($request)) {
-                throw new Refused('password', 'This page was too old. Type the password again.');
-            }
-            if (AdminPages::field($request, 'password') !== AdminPages::field($request, 'again')) {
-                throw new Refused('again', 'The two passwords are not the same. Type both again.');
-            }
-            $this->team->setPassword($token, AdminPages::field($request, 'password'));
+            $this->team->setPassword($token, $this->pages->newPassword($request));
         } catch (Refused $refused) {
             return $this->pages->render('password_new', ['token' => $token, 'error' => $refused->getMessage()], 422);
         } catch (NotThere $ended) {

@@ -19,7 +19,7 @@ final readonly class SessionStart
 {
     private const FIREWALL = 'main';
 
-    public function __construct(private OwnSessions $sessions, private TokenStorageInterface $tokens)
+    public function __construct(private OwnSessions $sessions, private SignedInPeople $people, private TokenStorageInterface $tokens)
     {
     }
 
@@ -33,9 +33,12 @@ final readonly class SessionStart
     }
 
     /** Signs in whoever has just set a password by a link, which is as good as typing it. */
-    public function signIn(Request $request, Person $person): void
+    public function signIn(Request $request, string $mail): void
     {
-        $this->put($request, $this->begun($request, $person, $this->sessions->atFirst($person)));
+        $account = $this->people->loadUserByIdentifier($mail);
+        if ($account instanceof Account) {
+            $this->put($request, $this->begun($request, $account->person, $account->standing));
+        }
     }
 
     /** The session goes on as somebody who may do more, or whose password is another one, under a new id. */

@@ -18,7 +18,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[AsController]
 final readonly class WelcomePage implements Page
 {
-    public function __construct(private AdminPages $pages, private TeamEditor $team, private SessionStart $start, private SignedInPeople $people, private Attempts $attempts)
+    public function __construct(private AdminPages $pages, private TeamEditor $team, private SessionStart $start, private Attempts $attempts)
     {
     }
 
@@ -38,22 +38,13 @@ final readonly class WelcomePage implements Page
             return $this->pages->render('welcome', $data);
         }
         try {
-            if (!$this->pages->isOwn($request)) {
-                throw new Refused('password', 'This page was too old. Type the password again.');
-            }
-            if (AdminPages::field($request, 'password') !== AdminPages::field($request, 'again')) {
-                throw new Refused('again', 'The two passwords are not the same. Type both again.');
-            }
-            $this->team->accept($token, AdminPages::field($request, 'password'));
+            $this->team->accept($token, $this->pages->newPassword($request));
         } catch (Refused $refused) {
             return $this->pages->render('welcome', $data + ['error' => $refused->getMessage()], 422);
         } catch (NotThere $ended) {
             return $this->pages->ended('This invitation has ended', $ended->getMessage());
         }
-        $account = $this->people->loadUserByIdentifier($invited->mail);
-        if ($account instanceof Account) {
-            $this->start->signIn($request, $account->person);
-        }
+        $this->start->signIn($request, $invited->mail);
 
         return new RedirectResponse('/', Response::HTTP_SEE_OTHER);
     }

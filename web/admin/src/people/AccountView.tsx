@@ -9,6 +9,7 @@ import { Part } from '../parts/Part';
 import { useView } from '../parts/useView';
 import { when } from '../parts/when';
 import { FactorSetUp, RecoveryCodes } from './FactorSetUp';
+import { focusOn } from './focusOn';
 
 /** What is one's own: password, second factor, and the browsers that one is signed in with. */
 export default function AccountView() {
@@ -56,9 +57,13 @@ function PasswordForm() {
   const [old, setOld] = useState('');
   const [password, setPassword] = useState('');
   const [problem, setProblem] = useState<ProblemError | null>(null);
+  const close = () => {
+    setOpen(false);
+    focusOn('[data-open="password"]');
+  };
   if (!open)
     return (
-      <button type="button" className="button" onClick={() => setOpen(true)}>
+      <button type="button" data-open="password" className="button" onClick={() => setOpen(true)}>
         Change it…
       </button>
     );
@@ -88,7 +93,7 @@ function PasswordForm() {
         ask(api.PUT('/api/account/password', { body: { old, password } })).then(
           (now) => {
             queries.setQueryData(accountQuery.queryKey, now);
-            setOpen(false);
+            close();
             setOld('');
             setPassword('');
             setProblem(null);
@@ -105,7 +110,7 @@ function PasswordForm() {
         <button type="submit" className="button button--tide" disabled={old === '' || password === ''}>
           Change it
         </button>
-        <button type="button" className="button" onClick={() => setOpen(false)}>
+        <button type="button" className="button" onClick={close}>
           Back
         </button>
       </p>
@@ -126,6 +131,7 @@ function Factor({ account }: { account: Account }) {
     setCodes(null);
     setProblem(null);
     void queries.invalidateQueries({ queryKey: accountQuery.queryKey });
+    focusOn('[data-open="factor"]');
   };
   if (codes) return <RecoveryCodes codes={codes} onKept={close} />;
   if (open === 'set-up')
@@ -186,7 +192,7 @@ function Factor({ account }: { account: Account }) {
           : 'A code that your phone makes, asked for after the password: whoever learns the password alone gets no further.'}
       </p>
       <p className="mt-2 flex flex-wrap gap-3">
-        <button type="button" className="button" onClick={() => setOpen('set-up')}>
+        <button type="button" data-open="factor" className="button" onClick={() => setOpen('set-up')}>
           {account.hasFactor ? 'Another device…' : 'Set it up…'}
         </button>
         {account.hasFactor && (
@@ -213,6 +219,7 @@ function Sessions({ account }: { account: Account }) {
       .then((now) => {
         queries.setQueryData(accountQuery.queryKey, now);
         say(`Signed out: ${browser}.`);
+        focusOn('#where-you-are-signed-in button');
       })
       .catch(warn);
   return (

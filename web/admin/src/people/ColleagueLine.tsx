@@ -5,6 +5,7 @@ import type { Colleague, People, Role } from '../data/people';
 import { Wrong } from '../parts/Notice';
 import { when } from '../parts/when';
 import { actOnPeople } from './actOnPeople';
+import { focusOn } from './focusOn';
 
 type Act = 'sessions' | 'factor' | 'go';
 
@@ -14,11 +15,15 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
   const [asked, setAsked] = useState<Act | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const path = { params: { path: { id: one.id } } };
+  const close = () => {
+    if (asked) focusOn(`[data-person="${one.id}"] [data-act="${asked}"]`, `[data-person="${one.id}"] select`);
+    setAsked(null);
+  };
   const act = (work: Promise<void>) =>
     work.then(
       () => {
         setProblem(null);
-        setAsked(null);
+        close();
       },
       (error: unknown) => setProblem(asProblem(error).message),
     );
@@ -54,7 +59,7 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
     which === 'sessions' ? one.sessions > 0 : which === 'factor' ? one.hasFactor : !isLone,
   );
   return (
-    <li className="border-b border-line px-2 py-2">
+    <li data-person={one.id} className="border-b border-line px-2 py-2">
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
         <div className="min-w-0 flex-1 basis-48">
           <p className="truncate font-medium">{one.name}</p>
@@ -69,6 +74,7 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
               key={which}
               type="button"
               className="min-h-6 text-tide underline"
+              data-act={which}
               aria-expanded={asked === which}
               onClick={() => setAsked(asked === which ? null : which)}
             >
@@ -93,7 +99,7 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
           <button type="button" className="button button--tide" onClick={() => void act(acts[asked].make())}>
             {acts[asked].button}
           </button>
-          <button type="button" className="button" onClick={() => setAsked(null)}>
+          <button type="button" className="button" onClick={close}>
             Back
           </button>
         </div>

@@ -5,6 +5,7 @@ import type { People, Role } from '../data/people';
 import { Choices } from '../parts/Choices';
 import { Wrong } from '../parts/Notice';
 import { actOnPeople } from './actOnPeople';
+import { focusOn } from './focusOn';
 
 /** Asks somebody to work here, by a letter with a link. */
 export function InviteForm({ roles }: { roles: People['roles'] }) {
@@ -25,6 +26,7 @@ export function InviteForm({ roles }: { roles: People['roles'] }) {
             setName('');
             setMail('');
             setProblem(null);
+            focusOn(`[id="${id}-name"]`);
           },
           (error: unknown) => setProblem(asProblem(error)),
         );

@@ -10,6 +10,7 @@ import { when } from '../parts/when';
 import { AuditLog } from './AuditLog';
 import { actOnPeople } from './actOnPeople';
 import { ColleagueLine } from './ColleagueLine';
+import { focusOn } from './focusOn';
 import { HouseRules } from './HouseRules';
 import { InviteForm } from './InviteForm';
 
@@ -73,7 +74,7 @@ export default function PeopleView() {
                             queries,
                             api.DELETE('/api/people/invitations/{id}', { params: { path: { id } } }),
                             `The invitation of ${name} is taken back.`,
-                          ).catch(warn)
+                          ).then(() => focusOn('[aria-label="Invited"] button', 'form[aria-label="Invite somebody"] input'), warn)
                         }
                       >
                         Take it back
