@@ -99,7 +99,11 @@ function PasswordForm() {
             setProblem(null);
             say('Your password is changed. All your other sessions have ended.');
           },
-          (error: unknown) => setProblem(asProblem(error)),
+          (error: unknown) => {
+            const wrong = asProblem(error);
+            setProblem(wrong);
+            focusOn(`[id="${id}-${wrong.field ?? 'old'}"]`);
+          },
         );
       }}
     >
