@@ -4,18 +4,25 @@ declare(strict_types=1);
 
 use Lantern\Admin\SignIn\PasswordWanted;
 use Lantern\Letters\LetterToPerson;
+use Lantern\Letters\TellOfTheMorning;
+use Lantern\Letters\TellPersonOfTheMorning;
 use Lantern\Letters\TellService;
 use Lantern\Letters\WriteLetter;
 use Lantern\Node\NodeCache;
 use Lantern\Reading\Copies\ConnectionSettings;
-use Lantern\Workbench\Findings\OutsideClient;
+use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\Jobs\DoJob;
+use Lantern\Workbench\Jobs\ReadableMessages;
+use Lantern\Workbench\OutsideLinks\AskHost;
+use Lantern\Workbench\OutsideLinks\AskOutside;
+use Lantern\Workbench\OutsideLinks\OutsideClient;
 use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
 use function Symfony\Component\DependencyInjection\Loader\Configurator\env;
 use function Symfony\Component\DependencyInjection\Loader\Configurator\param;
+use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 
 use Symfony\Component\PasswordHasher\Hasher\NativePasswordHasher;
 use Symfony\Contracts\HttpClient\HttpClientInterface;
@@ -86,17 +93,35 @@ return static function (ContainerConfigurator $container): void {
     // Argon2id (RFC 9106), with 32 MiB and three passes.
     $services->set('lantern.password_hasher', NativePasswordHasher::class)->args([3, 32 * 1024 * 1024, null, \PASSWORD_ARGON2ID]);
 
-    // Work that takes longer than a request, kept in the database until a worker has done it. A worker that does not say for
-    // twenty seconds that it is at work is taken for dead, and its message goes to another.
+    // Work that takes longer than a request, kept in the database until a worker has done it: a queue for each purpose, so that none
+    // waits for another's. A worker that does not say for twenty seconds that it is at work is taken for dead, and its message goes to
+    // another. What has failed for good is kept, and owners see it (FailedMessages).
+    $queue = static fn (string $name, array $retry): array => ['dsn' => "doctrine://workbench?table_name=message&queue_name=$name&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20", 'retry_strategy' => $retry];
     $container->extension('framework', [
         'messenger' => [
-            'transports' => ['jobs' => ['dsn' => 'doctrine://workbench?table_name=message&queue_name=jobs&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20', 'retry_strategy' => ['max_retries' => 10, 'delay' => 1000]]],
-            'routing' => [DoJob::class => 'jobs', WalkOver::class => 'jobs', WriteLetter::class => 'jobs', TellService::class => 'jobs', LetterToPerson::class => 'jobs', PasswordWanted::class => 'jobs'],
+            'failure_transport' => 'failed',
+            'transports' => [
+                // A mail server may be away for three days: 5 s, 15 s, 45 s … and then every four hours, which is 73 hours in all.
+                'letters' => $queue('letters', ['max_retries' => 26, 'delay' => 5_000, 'multiplier' => 3, 'max_delay' => 14_400_000]),
+                'jobs' => $queue('jobs', ['max_retries' => 10, 'delay' => 1000]),
+                // Other web sites, each question a message.
+                'outside' => $queue('outside', ['max_retries' => 3, 'delay' => 5000]),
+                // Looking over what changed, or over everything.
+                'checks' => $queue('checks', ['max_retries' => 3, 'delay' => 5000]),
+                'failed' => $queue('failed', ['max_retries' => 0]),
+            ],
+            'routing' => [
+                DoJob::class => 'jobs',
+                WalkOver::class => 'checks', KeepUp::class => 'checks',
+                AskOutside::class => 'outside', AskHost::class => 'outside',
+                WriteLetter::class => 'letters', TellService::class => 'letters', LetterToPerson::class => 'letters', PasswordWanted::class => 'letters', TellOfTheMorning::class => 'letters', TellPersonOfTheMorning::class => 'letters',
+            ],
         ],
         // Whoever sends is a worker already. Without a mail server the mails are kept, for the mailbox to show.
         'mailer' => ['dsn' => '%env(default:lantern.mailer_dsn:MAILER_DSN)%', 'message_bus' => false],
         'http_client' => ['default_options' => ['max_redirects' => 0]],
     ]);
+    $services->set(ReadableMessages::class)->decorate('messenger.default_serializer', null, -10)->args([service('.inner')]);
     $container->parameters()->set('lantern.mailer_dsn', 'mailbox://kept');
     $container->extension('twig', ['default_path' => '%kernel.project_dir%/templates', 'strict_variables' => true]);
     $container->extension('monolog', [

@@ -14,14 +14,15 @@ GRANT USAGE ON SCHEMA workbench, live, catalogue, journal, public TO :"admin", :
 
 GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA workbench, live, catalogue, journal TO :"admin";
 GRANT USAGE, SELECT ON ALL SEQUENCES IN SCHEMA workbench, live, catalogue, journal TO :"admin";
-REVOKE UPDATE, DELETE ON journal.audit FROM :"admin";
+REVOKE INSERT, UPDATE, DELETE ON journal.audit FROM :"admin";
 GRANT SELECT ON public.migration TO :"admin", :"shop";
-GRANT EXECUTE ON FUNCTION journal.forget_audit(integer), journal.measure(text) TO :"admin";
+GRANT EXECUTE ON FUNCTION journal.forget_audit(), journal.add_audit(uuid, text, text, jsonb, text), journal.measure(text) TO :"admin";
 
 GRANT SELECT ON ALL TABLES IN SCHEMA live, workbench, catalogue TO :"shop";
 GRANT SELECT ON journal.release, journal.release_row, journal.preview_key, journal.looks_set, journal.alternative, journal.redirect_mark, journal.redirect_tally TO :"shop";
 GRANT SELECT, INSERT, UPDATE ON journal.visit, journal.visited, journal.missed_visit, journal.missed_search, journal.subscriber TO :"shop";
 GRANT SELECT, INSERT, UPDATE, DELETE ON journal.sign_up_asked TO :"shop";
-GRANT SELECT, INSERT ON journal.message TO :"shop";
+-- It sends, and reads of what waits no more than the number that its own message got.
+GRANT INSERT, SELECT (id) ON journal.message TO :"shop";
 GRANT USAGE ON ALL SEQUENCES IN SCHEMA journal TO :"shop";
 COMMIT;

@@ -260,18 +260,44 @@ start_web() {
   local try
   for try in $(seq 50); do [ -S "$(socket_path shop)" ] && [ -S "$(socket_path management)" ] && break; kill -0 $fpm_pid 2>/dev/null || die "php-fpm did not start: $(tail -n 1 "$LANTERN_VAR/log/php-fpm.log")"; sleep 0.1; done
   run_nginx
-  run_worker
+  run_workers
   [ -z "${world_port:-}" ] || run_world
   for try in $(seq 50); do port_is_free "$admin_port" || return 0; kill -0 $nginx_pid 2>/dev/null || break; sleep 0.1; done
   die "nginx did not start: $(tail -n 1 "$LANTERN_VAR/log/nginx.log")"
 }
 
-# Does the work that takes longer than a request. It ends by itself now and then, and is started again.
-run_worker() {
-  local command=(php -d memory_limit=512M bin/console messenger:consume jobs scheduler_nightly --keepalive=5 --sleep=0.5 --time-limit=3600 --memory-limit=256M --no-interaction)
+# Work that takes longer than a request: a worker for each queue, so that none waits for another's (config/packages.php). Each ends by
+# itself now and then, and is started again.
+worker_queues=(letters jobs outside checks scheduler_nightly)
+
+run_worker_of() {
+  local queue="$1" command
+  command=(php -d memory_limit=512M bin/console messenger:consume "$queue" --keepalive=5 --sleep=0.5 --time-limit=3600 --memory-limit=256M --no-interaction)
   if is_root; then command=(runuser -u www-data -- "${command[@]}"); fi
   (export "${environment[@]}" "${of_the_management[@]}"; exec setsid "${command[@]}") >>"$LANTERN_VAR/log/worker.log" 2>&1 &
-  worker_pid=$!
+  printf -v "worker_${queue}_pid" %s $!
+}
+
+run_workers() {
+  local queue
+  for queue in "${worker_queues[@]}"; do run_worker_of "$queue"; done
+}
+
+# Starts those again that have ended.
+keep_workers() {
+  local queue pid
+  for queue in "${worker_queues[@]}"; do
+    pid="worker_${queue}_pid"
+    [ -n "${!pid:-}" ] && kill -0 "${!pid}" 2>/dev/null || run_worker_of "$queue"
+  done
+}
+
+stop_workers() {
+  local queue pid
+  for queue in "${worker_queues[@]}"; do
+    pid="worker_${queue}_pid"
+    [ -z "${!pid:-}" ] || kill -TERM "${!pid}" 2>/dev/null || true
+  done
 }
 
 # The web outside of the demo shop, made up.
@@ -286,16 +312,16 @@ run_world() {
 keep_running() {
   local -A again=()
   while true; do
-    wait -n "$database_pid" "$fpm_pid" "$nginx_pid" "$worker_pid" ${world_pid:-} 2>/dev/null || true
+    wait -n 2>/dev/null || true
     local name
-    for name in database fpm nginx worker ${world_pid:+world}; do
+    for name in database fpm nginx "${worker_queues[@]/#/worker_}" ${world_pid:+world}; do
       local pid="${name}_pid"
       kill -0 "${!pid}" 2>/dev/null && continue
       # What cannot be started is tried once a second, and said once a minute.
       [ $((SECONDS - ${again[$name]:--60})) -lt 60 ] || say "$name ended and is started again. See the files in $LANTERN_VAR/log."
       again[$name]=$SECONDS
       sleep 1
-      "run_$name"
+      case "$name" in worker_*) run_worker_of "${name#worker_}" ;; *) "run_$name" ;; esac
     done
   done
 }
@@ -304,7 +330,7 @@ keep_running() {
 stop_all() {
   trap - EXIT INT TERM
   set +e
-  [ -z "${worker_pid:-}" ] || kill -TERM "$worker_pid" 2>/dev/null
+  stop_workers
   [ -z "${world_pid:-}" ] || kill -TERM "$world_pid" 2>/dev/null
   [ -z "${nginx_pid:-}" ] || kill -QUIT "$nginx_pid" 2>/dev/null
   [ -z "${fpm_pid:-}" ] || kill -TERM "$fpm_pid" 2>/dev/null

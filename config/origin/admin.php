@@ -8,6 +8,7 @@ use Lantern\Admin\SignIn\SharedState;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Admin\SignIn\SignInLimiter;
 use Lantern\Node\WriteNotedVisits;
+use Lantern\Workbench\OutsideLinks\PacedClient;
 use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
@@ -41,10 +42,13 @@ return static function (ContainerConfigurator $container): void {
             'sign_in_network' => $limit('fixed_window', 100, '5 minutes'),
             'factor_session' => $limit('fixed_window', 5, '5 minutes'),
             'factor_person' => $limit('fixed_window', 30, '15 minutes'),
+            'factor_day' => $limit('fixed_window', 100, '1 day'),
             'letter_network' => $limit('fixed_window', 30, '15 minutes'),
             'letter_person' => $limit('fixed_window', 3, '15 minutes'),
             'link_network' => $limit('fixed_window', 60, '5 minutes'),
             'own_password' => $limit('fixed_window', 10, '5 minutes'),
+            // A second between two requests to one host, whichever worker makes them.
+            'outside_host' => ['policy' => 'token_bucket', 'limit' => 1, 'rate' => ['interval' => '1 second'], 'cache_pool' => 'cache.rate_limiter', 'lock_factory' => 'lock.factory'],
             'preview' => $limit('sliding_window', 300, '1 minute'),
             'upload' => $limit('sliding_window', 120, '1 minute'),
             'import' => $limit('sliding_window', 30, '1 minute'),
@@ -80,7 +84,7 @@ return static function (ContainerConfigurator $container): void {
         ],
         // By the route's name and the method, however the path was written. What is named nowhere is looked at by all, and changed by editors.
         'access_control' => [
-            ['route' => '^(sign_in|welcome|password_forgotten|password_new|first_start|health|metrics)$', 'roles' => 'PUBLIC_ACCESS'],
+            ['route' => '^(sign_in|sign_out|welcome|password_forgotten|password_new|first_start|health|metrics)$', 'roles' => 'PUBLIC_ACCESS'],
             ['route' => '^second_factor$', 'roles' => 'ROLE_FACTOR_AWAITED'],
             ['route' => '^(shell|session|account_factor_begin|account_factor_confirm)$', 'roles' => 'ROLE_WITHOUT_FACTOR'],
             ['route' => '^(people|audit|letters|house_rules)(_|$)', 'roles' => 'ROLE_OWNER'],
@@ -103,6 +107,7 @@ return static function (ContainerConfigurator $container): void {
     foreach (['Admin', 'Console', 'Demo'] as $layer) {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }
+    $services->set('lantern.paced_client', PacedClient::class)->decorate('lantern.outside_client')->args([service('.inner'), service('limiter.outside_host')]);
     $services->set(WriteNotedVisits::class);
     // Sessions and counts of attempts lie in the database, or in Redis where there is one.
     $services->set('lantern.session_handler', AbstractSessionHandler::class)->factory([SharedState::class, 'sessions'])->args([service('doctrine.dbal.workbench_connection'), env('default::REDIS_URL')]);

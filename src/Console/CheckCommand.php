@@ -12,7 +12,7 @@ use Lantern\Reading\Findings\FoundFinding;
 use Lantern\Reading\Findings\Stand;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Findings\Inspection;
-use Lantern\Workbench\Findings\OutsideLinks;
+use Lantern\Workbench\OutsideLinks\OutsideLinks;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Command\Command;

@@ -7,12 +7,13 @@ namespace Lantern\Console;
 use Lantern\Core\Release\CopyName;
 use Lantern\Letters\TellOfTheMorning;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Workbench\Findings\AskOutside;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
+use Lantern\Workbench\OutsideLinks\AskOutside;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Lock\LockFactory;
+use Symfony\Component\Messenger\Message\RedispatchMessage;
 use Symfony\Component\Scheduler\Attribute\AsSchedule;
 use Symfony\Component\Scheduler\RecurringMessage;
 use Symfony\Component\Scheduler\Schedule;
@@ -39,10 +40,10 @@ final class Nightly implements ScheduleProviderInterface
 
     public function getSchedule(): Schedule
     {
-        $daily = fn (string $time, object $message): RecurringMessage => RecurringMessage::every('1 day', $message, $this->clock->now()->setTimezone($this->copies->live->settings->zone())->modify($time));
+        $daily = fn (string $time, object $message): RecurringMessage => RecurringMessage::every('1 day', new RedispatchMessage($message), $this->clock->now()->setTimezone($this->copies->live->settings->zone())->modify($time));
 
         return $this->schedule ??= (new Schedule())->add(
-            RecurringMessage::every('1 minute', new KeepUp()),
+            RecurringMessage::every('1 minute', new RedispatchMessage(new KeepUp())),
             $daily('02:10', new WalkOver(CopyName::Live->value)),
             $daily('02:20', new WalkOver(CopyName::Workbench->value)),
             $daily('03:00', new AskOutside()),

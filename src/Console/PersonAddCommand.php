@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Console;
 
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Letters\PeopleLetters;
 use Lantern\Workbench\People\TeamEditor;
@@ -34,7 +35,7 @@ final class PersonAddCommand extends Command
         $style = new SymfonyStyle($input, $output);
         try {
             [$name, $mail] = [PersonInput::text($input->getArgument('name')), PersonInput::text($input->getArgument('mail'))];
-            $token = $this->team->invite($mail, $name, PersonInput::role($input->getArgument('role')), 'the command line');
+            $token = $this->team->invite($mail, $name, PersonInput::role($input->getArgument('role')), Actor::commandLine());
             $link = "$this->adminUrl/welcome/$token";
             $this->letters->invitation(trim($mail), $name, 'The command line', $link);
             $style->writeln(["$name is invited. The link works once, for three days:", $link]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Console;
 
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Workbench\People\TeamEditor;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
@@ -33,7 +34,7 @@ final class PersonPasswordCommand extends Command
     {
         $style = new SymfonyStyle($input, $output);
         try {
-            $token = $this->team->letIn($this->people->idOf($input->getArgument('mail')), true === $input->getOption('without-factor'), 'the command line');
+            $token = $this->team->letIn($this->people->idOf($input->getArgument('mail')), true === $input->getOption('without-factor'), Actor::commandLine());
         } catch (NotThere $refused) {
             $style->getErrorStyle()->writeln($refused->getMessage());
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Console;
 
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Workbench\People\TeamEditor;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -31,7 +32,7 @@ final class PersonRemoveCommand extends Command
     {
         $style = new SymfonyStyle($input, $output);
         try {
-            $this->team->letGo($this->people->idOf($input->getArgument('mail')), 'the command line');
+            $this->team->letGo($this->people->idOf($input->getArgument('mail')), Actor::commandLine());
             $style->writeln('They cannot sign in any more.');
         } catch (Refused|NotThere $refused) {
             $style->getErrorStyle()->writeln($refused->getMessage());

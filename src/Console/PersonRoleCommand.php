@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Console;
 
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Workbench\People\TeamEditor;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -32,7 +33,7 @@ final class PersonRoleCommand extends Command
         $style = new SymfonyStyle($input, $output);
         try {
             $role = PersonInput::role($input->getArgument('role'));
-            $this->team->giveRole($this->people->idOf($input->getArgument('mail')), $role, 'the command line');
+            $this->team->giveRole($this->people->idOf($input->getArgument('mail')), $role, Actor::commandLine());
             $style->writeln("Their role is $role->value now: {$role->words()}.");
         } catch (Refused|NotThere $refused) {
             $style->getErrorStyle()->writeln($refused->getMessage());

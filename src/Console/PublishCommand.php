@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Release\NotInOrder;
 use Lantern\Workbench\Publishing\Publisher;
 use Symfony\Component\Console\Attribute\AsCommand;
@@ -30,7 +31,7 @@ final class PublishCommand extends Command
         $by = $input->getOption('by');
         $begin = hrtime(true);
         try {
-            $number = $this->publisher->publish(\is_string($by) ? $by : '');
+            $number = $this->publisher->publish(Actor::commandLine(\is_string($by) ? $by : ''));
         } catch (NotInOrder $refused) {
             $output->writeln("<error>{$refused->getMessage()}</error>");
 

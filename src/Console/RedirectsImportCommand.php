@@ -47,7 +47,7 @@ final readonly class RedirectsImportCommand
         try {
             $lines = array_values(iterator_to_array(RedirectCsv::read($handle), false));
             $judgement = $dryRun ? $this->editor->judge($lines, $progress) : $this->editor->take($lines, 'file', Person::commandLine(), $progress)->judgement;
-            $release = $publish && !$dryRun ? $this->publisher->publish(Person::commandLine()->name) : null;
+            $release = $publish && !$dryRun ? $this->publisher->publish(Person::commandLine()->actor()) : null;
         } catch (Refused $reason) {
             $told->writeln('<error>'.$reason->getMessage().'</error>');
 

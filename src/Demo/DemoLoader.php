@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Demo;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Release\CopyName;
 use Lantern\Workbench\Findings\Inspection;
 use Lantern\Workbench\Publishing\Publisher;
@@ -40,7 +41,7 @@ final readonly class DemoLoader
             }
             $this->people($shop->people());
         });
-        $this->publisher->publish('Imke Ravensworth');
+        $this->publisher->publish(Actor::commandLine('Imke Ravensworth'));
         $this->drawFiles($shop);
         foreach (CopyName::cases() as $copy) {
             $this->inspection->walk($copy);

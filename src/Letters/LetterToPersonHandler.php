@@ -4,30 +4,30 @@ declare(strict_types=1);
 
 namespace Lantern\Letters;
 
-use Lantern\Reading\Copies\Copies;
-use Symfony\Component\Mailer\MailerInterface;
+use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\InvitationRule;
+use Psr\Clock\ClockInterface;
+use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
-use Symfony\Component\Mime\Email;
-use Twig\Environment;
 
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class LetterToPersonHandler
 {
-    public function __construct(private Copies $copies, private MailerInterface $mailer, private Environment $twig)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private Outbox $outbox,
+        private PeopleLetters $letters,
+        private ClockInterface $clock,
+    ) {
     }
 
     public function __invoke(LetterToPerson $message): void
     {
-        $settings = $this->copies->live->settings;
-        $settings->forget();
-        $shop = $settings->all();
-        $from = Sender::of($shop);
-        $name = $from->getName();
-        $this->mailer->send((new Email())
-            ->from($from)
-            ->to($message->mail)
-            ->subject('invitation' === $message->letter ? "$name: you are invited to work on the shop" : "$name: a new password")
-            ->text($this->twig->render("letters/{$message->letter}.txt.twig", $message->values + ['shop' => $name])));
+        $this->outbox->sendOnce($message->id, fn () => $this->letters->written($message));
+        if ('invitation' === $message->letter) {
+            // Three days from when it went out, however long the mail server was away.
+            $until = $this->clock->now()->modify(InvitationRule::HOLDS)->format(\DATE_ATOM);
+            $this->connection->executeStatement('UPDATE journal.invitation SET until = greatest(until, :until) WHERE mail = :mail', ['until' => $until, 'mail' => mb_strtolower($message->mail)]);
+        }
     }
 }

@@ -53,12 +53,13 @@ final readonly class Subscribers
             $this->connection->insert('journal.sign_up_asked', ['network' => $network, 'at' => $now->format(\DATE_ATOM)]);
             // The letters of a day are counted from the first of them.
             $row = $this->connection->fetchAssociative(<<<'SQL'
-                INSERT INTO journal.subscriber AS s (id, list, address, state, agreed, asked_at, letters) VALUES (:id, :list, :address, 'asked', :agreed, :now, 1)
+                INSERT INTO journal.subscriber AS s (id, list, address, state, agreed, asked_at, counted_from, letters) VALUES (:id, :list, :address, 'asked', :agreed, :now, :now, 1)
                 ON CONFLICT (list, address) DO UPDATE SET
                     state = CASE WHEN s.state = 'confirmed' THEN s.state ELSE 'asked' END,
                     agreed = CASE WHEN s.state = 'confirmed' THEN s.agreed ELSE excluded.agreed END,
-                    letters = CASE WHEN s.asked_at > :day THEN s.letters + 1 ELSE 1 END,
-                    asked_at = CASE WHEN s.asked_at > :day AND s.letters >= :most THEN s.asked_at ELSE excluded.asked_at END
+                    letters = CASE WHEN s.counted_from > :day THEN s.letters + 1 ELSE 1 END,
+                    counted_from = CASE WHEN s.counted_from > :day THEN s.counted_from ELSE excluded.counted_from END,
+                    asked_at = CASE WHEN s.counted_from > :day AND s.letters >= :most THEN s.asked_at ELSE excluded.asked_at END
                 RETURNING id, letters
                 SQL, ['id' => (new UuidV7())->toRfc4122(), 'list' => $list, 'address' => $address, 'agreed' => $agreed, 'now' => $now->format(\DATE_ATOM), 'day' => $now->modify('-1 day')->format(\DATE_ATOM), 'most' => self::MOST_LETTERS]);
             $subscriber = new Row($row ?: []);

@@ -7,7 +7,7 @@ namespace Lantern\Letters;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Uid\Uuid;
 
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class TellServiceHandler
 {
     public function __construct(private MailingServices $services)

@@ -4,22 +4,22 @@ declare(strict_types=1);
 
 namespace Lantern\Letters;
 
-use Symfony\Component\Mailer\MailerInterface;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
+use Symfony\Component\Mime\Email;
 
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class WriteLetterHandler
 {
-    public function __construct(private Subscribers $subscribers, private LetterWriter $writer, private MailerInterface $mailer)
+    public function __construct(private Subscribers $subscribers, private LetterWriter $writer, private Outbox $outbox)
     {
     }
 
     public function __invoke(WriteLetter $message): void
     {
-        $subscriber = $this->subscribers->get($message->subscriberId);
-        $letter = null === $subscriber ? null : $this->writer->letter($subscriber);
-        if (null !== $letter) {
-            $this->mailer->send($letter);
-        }
+        $this->outbox->sendOnce($message->id, function () use ($message): ?Email {
+            $subscriber = $this->subscribers->get($message->subscriberId);
+
+            return null === $subscriber ? null : $this->writer->letter($subscriber);
+        });
     }
 }

@@ -24,9 +24,9 @@ final class Freshness
         if (!NodeMemory::isThere()) {
             return new Mark('', 0);
         }
-        $clock = apcu_fetch('fresh.clock');
+        $clock = self::clock();
 
-        return new Mark(self::epoch(), \is_int($clock) ? $clock : 0);
+        return new Mark(self::epoch(), $clock);
     }
 
     /** @param list<string> $keys of what changed */
@@ -35,12 +35,34 @@ final class Freshness
         if ([] === $keys || !NodeMemory::isThere()) {
             return;
         }
-        $now = apcu_inc('fresh.clock', 1, $isCounted, 2 * self::LONGEST);
-        $stored = \is_int($now) && [] === apcu_store(array_fill_keys(array_map(static fn (string $key): string => "fresh.$key", $keys), $now), null, 2 * self::LONGEST);
+        $now = self::tick();
+        $stored = null !== $now && [] === apcu_store(array_fill_keys(array_map(static fn (string $key): string => "fresh.$key", $keys), $now), null, 2 * self::LONGEST);
         if (!$stored) {
             // Without room to note it in, nothing that was made before can be trusted.
             self::forget();
         }
+    }
+
+    /**
+     * How often something changed. It never ends by itself, and where it was lost all the same and begins anew, so does the epoch: marks
+     * by the one before would be later than all that it says.
+     */
+    private static function clock(): int
+    {
+        if (apcu_add('fresh.clock', 0)) {
+            self::forget();
+        }
+        $clock = apcu_fetch('fresh.clock');
+
+        return \is_int($clock) ? $clock : 0;
+    }
+
+    private static function tick(): ?int
+    {
+        self::clock();
+        $now = apcu_inc('fresh.clock');
+
+        return \is_int($now) ? $now : null;
     }
 
     /** From here on, nothing that was made before is fresh. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Query;
+use Lantern\Core\Person\MailAddress;
 use Lantern\Letters\Links;
 use Lantern\Letters\Outcome;
 use Lantern\Letters\Subscribers;
@@ -52,11 +53,12 @@ final readonly class SignUpPage
             return $this->pages->signUp($visit, ['step' => 'gone'], 422);
         }
         $address = trim($request->request->getString('address'));
-        if (\strlen($address) > self::LONGEST || false === filter_var($address, \FILTER_VALIDATE_EMAIL)) {
+        $mail = MailAddress::normal($address);
+        if (null === $mail) {
             return $this->pages->signUp($visit, ['step' => 'form', 'wrong' => true, 'address' => mb_substr(mb_scrub($address), 0, self::LONGEST), 'form' => $form, 'piece' => $piece], 422);
         }
         // What no person sees is filled in by programs only; they are told what everybody is.
-        if ('' === $request->request->getString('website') && !$this->subscribers->ask($piece->list, mb_strtolower($address), $piece->agreed, Subscribers::networkOf((string) $request->getClientIp()))) {
+        if ('' === $request->request->getString('website') && !$this->subscribers->ask($piece->list, $mail, $piece->agreed, Subscribers::networkOf((string) $request->getClientIp()))) {
             return $this->pages->signUp($visit, ['step' => 'many', 'address' => $address, 'form' => $form, 'piece' => $piece], 429);
         }
 

@@ -35,7 +35,7 @@ final class SubscribersTest extends ShopTestCase
         $ada = $this->subscriber('ada@example.org');
         self::assertSame([Standing::Asked, 'These letters only.'], [$ada->standing, $ada->agreed]);
         self::assertSame([], [...$this->lists()->confirmed('Letters')]);
-        self::assertEquals([new WriteLetter($ada->id)], $this->dispatched);
+        self::assertSame([$ada->id], array_map(static fn (object $one): string => $one instanceof WriteLetter ? $one->subscriberId : '', $this->dispatched));
         self::assertSame(Outcome::Confirmed, $this->lists()->confirm($this->yes($ada)));
         self::assertSame(['ada@example.org'], array_map(static fn (Subscriber $one): string => $one->address, [...$this->lists()->confirmed('Letters')]));
         self::assertSame([], [...$this->lists()->confirmed('Others')]);
@@ -76,7 +76,7 @@ final class SubscribersTest extends ShopTestCase
         $ada = $this->subscriber('ada@example.org');
         $yes = $this->yes($ada);
         $ofBo = $this->subscriber('bo@example.org')->id.substr($yes, 36);
-        foreach (['', 'x', $ada->id, $ofBo, "$yes ", substr($yes, 0, -1).'A', str_repeat('a', 5000), $this->token($this->links()->no($ada))] as $token) {
+        foreach (['', 'x', $ada->id, $ofBo, "$yes ", substr($yes, 0, -1).(str_ends_with($yes, 'A') ? 'E' : 'A'), str_repeat('a', 5000), $this->token($this->links()->no($ada))] as $token) {
             self::assertSame(Outcome::Unknown, $this->lists()->confirm($token), $token);
         }
         self::assertSame(Outcome::Unknown, $this->lists()->leave($yes));

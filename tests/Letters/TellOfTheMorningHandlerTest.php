@@ -7,28 +7,77 @@ namespace Lantern\Tests\Letters;
 use Lantern\Core\Release\CopyName;
 use Lantern\Letters\TellOfTheMorning;
 use Lantern\Letters\TellOfTheMorningHandler;
+use Lantern\Letters\TellPersonOfTheMorning;
+use Lantern\Letters\TellPersonOfTheMorningHandler;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Findings\Inspection;
 use Lantern\Workbench\People\MorningMails;
 
 final class TellOfTheMorningHandlerTest extends ShopTestCase
 {
-    public function testWhoeverWantsItIsToldOnceWhatBroke(): void
+    protected function setUp(): void
     {
-        $handler = $this->service(TellOfTheMorningHandler::class);
+        parent::setUp();
         $this->service(MorningMails::class)->want($this->person(), true);
         $this->workbench()->executeStatement("UPDATE journal.finding SET since = now() - interval '3 days'");
-        $handler(new TellOfTheMorning());
+    }
+
+    public function testWhoeverWantsItIsToldOnceWhatBroke(): void
+    {
+        $this->tell('2026-03-01');
         self::assertSame('0', $this->value('SELECT count(*) FROM journal.mail'), 'nothing broke');
+        $this->breakSomething();
+        $this->tell('2026-03-02');
+        $this->tell('2026-03-02');
+        self::assertSame(['1', 'editor@tansyandrook.example', 'Tansy & Rook: 3 things broke'], [$this->value('SELECT count(*) FROM journal.mail'), $this->value('SELECT recipients FROM journal.mail'), $this->value('SELECT subject FROM journal.mail')]);
+        self::assertStringContainsString('leads to', quoted_printable_decode($this->value('SELECT raw FROM journal.mail')));
+        $this->service(MorningMails::class)->want($this->person(), false);
+        $this->tell('2026-03-03');
+        self::assertSame('1', $this->value('SELECT count(*) FROM journal.mail'), 'nobody wants it any more');
+    }
+
+    public function testEachPersonHasAMessageOfTheirOwn(): void
+    {
+        $this->service(MorningMails::class)->want($this->person('owner'), true);
+        $this->service(TellOfTheMorningHandler::class)(new TellOfTheMorning());
+        self::assertSame('2', $this->value("SELECT count(*) FROM journal.message WHERE queue_name = 'letters'"));
+    }
+
+    /** A worker that was down in the morning tells of the whole time since the last letter, not of a day. */
+    public function testWhatBrokeSinceTheLastLetterIsToldHoweverLongThatIs(): void
+    {
+        $this->breakSomething();
+        $this->workbench()->executeStatement("UPDATE journal.person SET morning_told_at = now() - interval '40 hours'");
+        $this->workbench()->executeStatement("UPDATE journal.finding SET since = now() - interval '39 hours' WHERE broken AND since > now() - interval '1 day'");
+        $this->tell('2026-03-02');
+        self::assertSame('1', $this->value('SELECT count(*) FROM journal.mail'));
+    }
+
+    public function testWhatCouldNotBeSentIsSentLaterAndOnce(): void
+    {
+        $this->breakSomething();
+        // A mail server that is away: the stand-in for it cannot write.
+        $this->workbench()->executeStatement('ALTER TABLE journal.mail RENAME TO mail_away');
+        try {
+            $this->tell('2026-03-02');
+            self::fail('It was sent.');
+        } catch (\Throwable) {
+            self::assertSame('', $this->value('SELECT morning_mail_on FROM journal.person WHERE morning_mail'), 'it is not noted before it went out');
+        }
+        $this->workbench()->executeStatement('ALTER TABLE journal.mail_away RENAME TO mail');
+        $this->tell('2026-03-02');
+        $this->tell('2026-03-02');
+        self::assertSame('1', $this->value('SELECT count(*) FROM journal.mail'));
+    }
+
+    private function breakSomething(): void
+    {
         $this->workbench()->executeStatement("UPDATE live.place SET light = 'closed' WHERE address = '/threads-and-cords/silk'");
         $this->service(Inspection::class)->catchUp(CopyName::Live);
-        $handler(new TellOfTheMorning());
-        $handler(new TellOfTheMorning());
-        self::assertSame(['1', 'editor@tansyandrook.example', 'Tansy & Rook: 3 things broke since yesterday'], [$this->value('SELECT count(*) FROM journal.mail'), $this->value('SELECT recipients FROM journal.mail'), $this->value('SELECT subject FROM journal.mail')]);
-        self::assertStringContainsString('leads to', quoted_printable_decode($this->value('SELECT raw FROM journal.mail')));
-        $this->workbench()->executeStatement('UPDATE journal.person SET morning_mail_on = morning_mail_on - 1');
-        $this->service(MorningMails::class)->want($this->person(), false);
-        $handler(new TellOfTheMorning());
-        self::assertSame('1', $this->value('SELECT count(*) FROM journal.mail'), 'nobody wants it any more');
+    }
+
+    private function tell(string $day): void
+    {
+        $this->service(TellPersonOfTheMorningHandler::class)(new TellPersonOfTheMorning($this->person()->id, $day));
     }
 }

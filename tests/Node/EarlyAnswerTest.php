@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Node;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
 use Lantern\Node\EarlyAnswer;
@@ -46,7 +47,7 @@ final class EarlyAnswerTest extends ShopTestCase
             (gen_random_uuid(), '/e/ends', :papers, NULL, '', NULL, 301, now() + interval '10 minutes'), (gen_random_uuid(), '/e/ended', :papers, NULL, '', NULL, 301, now() - interval '10 minutes'),
             (gen_random_uuid(), '/e/closed', :kits, NULL, '', NULL, 301, NULL), (gen_random_uuid(), '/tools', :papers, NULL, '', NULL, 301, NULL)", ['papers' => DemoId::of('categories/papers'), 'kits' => DemoId::of('categories/calendar-kits')]);
         $this->workbench()->executeStatement("UPDATE place SET light = 'closed', closed_answer = 'elsewhere', closed_to = ? WHERE id = ?", [DemoId::of('categories/kits'), DemoId::of('categories/calendar-kits')]);
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $answered = 0;
         foreach ($this->pairs('SELECT source, id FROM live.redirect UNION SELECT address, id FROM live.place') as $path => $id) {
             foreach ([$path, "$path?a=1&sort=price", strtoupper($path).'/', "/$path"] as $target) {
@@ -62,7 +63,7 @@ final class EarlyAnswerTest extends ShopTestCase
     public function testNoRedirectIsKeptPastTheDateThatEndsIt(): void
     {
         $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_place_id, status, until) VALUES (gen_random_uuid(), '/fair', ?, 301, ?)", [DemoId::of('categories/papers'), '2031-05-01T12:00:00Z']);
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $kept = fn (string $at): ?string => $this->early->to('/fair', '', '', new \DateTimeImmutable($at))?->headers['Cache-Control'];
         self::assertSame('max-age=3600, public', $kept('2031-05-01T10:00:00Z'));
         self::assertSame('max-age=90, public', $kept('2031-05-01T11:58:30Z'));

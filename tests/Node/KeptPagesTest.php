@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Node;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Demo\DemoId;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Publishing\Publisher;
@@ -35,6 +36,24 @@ final class KeptPagesTest extends ShopTestCase
         }
         (new Filesystem())->remove($this->directory);
         parent::tearDown();
+    }
+
+    public function testAClockThatBeganAnewMakesNothingFreshThatIsOld(): void
+    {
+        $papers = DemoId::of('categories/papers');
+        for ($n = 0; $n < 5; ++$n) {
+            $this->publish("UPDATE place SET summary = 'Words $n' WHERE id = '$papers'");
+        }
+        $this->tell('begin');
+        $this->tell("keep /papers p:$papers frame");
+        self::assertTrue($this->tell('fresh /papers'));
+        // What the end of its time, or a full memory, does to it.
+        $this->tell('lose-clock');
+        $this->publish("UPDATE place SET summary = 'The latest' WHERE id = '$papers'");
+        self::assertFalse($this->tell('fresh /papers'), 'made before the change');
+        self::assertSame(1, $this->tell('begin'));
+        $this->tell("keep /papers p:$papers frame");
+        self::assertTrue($this->tell('fresh /papers'), 'made since, and not anew with every request');
     }
 
     public function testAPageStandsUntilSomethingChangesThatItShows(): void
@@ -127,7 +146,7 @@ final class KeptPagesTest extends ShopTestCase
     private function publish(string $sql, bool $look = true): void
     {
         $this->workbench()->executeStatement($sql);
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         if ($look) {
             $this->tell('look');
         }

@@ -6,6 +6,7 @@ namespace Lantern\Tests\Node;
 
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Impact\Onward;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Copies\Copies;
@@ -63,7 +64,7 @@ final class NodeTableTest extends ShopTestCase
         $this->service(PlaceRemover::class)->remove(DemoId::of('collections/small-gifts'), 1, Onward::gone(), $this->person());
         $this->workbench()->executeStatement("UPDATE place SET closes_on = now() + interval '1 hour' WHERE address = '/tools/folding'");
         self::assertNotNull($this->tell('hop /bone-folders'));
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $this->tell('forget');
         self::assertNull($this->tell('hop /agb'), 'of another release nothing is told');
         self::assertSame(2, $this->tell('keep-up'), 'what changed is written beside the table');
@@ -76,7 +77,7 @@ final class NodeTableTest extends ShopTestCase
 
         // So much changes that the table is made anew.
         $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_place_id, status) SELECT gen_random_uuid(), '/many/' || n, ?, 301 FROM generate_series(1, 2500) n", [DemoId::of('categories/papers')]);
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $this->tell('forget');
         $this->tell('keep-up');
         self::assertSame([301, '/papers'], $this->tell('hop /many/2499'));

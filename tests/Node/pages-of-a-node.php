@@ -27,6 +27,7 @@ while (false !== $line = fgets(\STDIN)) {
         'get' => $pages->get(false, $words[0])?->body,
         'fresh' => $pages->get(false, $words[0])?->isFresh(new DateTimeImmutable()),
         'fresh-later' => $pages->get(false, $words[0])?->isFresh(new DateTimeImmutable('+2 minutes')),
+        'lose-clock' => apcu_delete('fresh.clock'),
         'wipe' => apcu_clear_cache(),
         'fill' => (static function (): int {
             for ($n = 0; $n < 400 && apcu_store("filled.$n", random_bytes(100_000)); ++$n) {

@@ -20,16 +20,16 @@ final class RolesTest extends TestCase
                 yield "the shop: $sql" => ['LANTERN_SHOP_DATABASE_URL', $sql];
             }
         }
-        foreach (['person', 'own_session', 'session', 'invitation', 'password_link', 'recovery_code', 'audit', 'mail', 'house_rule', 'edit'] as $table) {
+        foreach (['person', 'own_session', 'session', 'invitation', 'password_link', 'recovery_code', 'audit', 'mail', 'house_rule', 'edit', 'message', 'attempt', 'letter_sent'] as $table) {
             yield "the shop reads $table" => ['LANTERN_SHOP_DATABASE_URL', "SELECT * FROM journal.$table"];
         }
-        foreach (["INSERT INTO journal.release (id, number, released_at, released_by, summary) VALUES (gen_random_uuid(), 99, now(), '', '')", 'DELETE FROM catalogue.product', 'SELECT journal.forget_audit(100)', 'CREATE TABLE public.x (x int)', 'CREATE ROLE x'] as $sql) {
+        foreach (["INSERT INTO journal.release (id, number, released_at, released_by, summary) VALUES (gen_random_uuid(), 99, now(), '', '')", 'DELETE FROM catalogue.product', 'SELECT journal.forget_audit()', 'CREATE TABLE public.x (x int)', 'CREATE ROLE x'] as $sql) {
             yield "the shop: $sql" => ['LANTERN_SHOP_DATABASE_URL', $sql];
         }
-        foreach (["UPDATE journal.audit SET person = 'x'", 'DELETE FROM journal.audit', 'TRUNCATE journal.audit', 'ALTER TABLE journal.audit DISABLE TRIGGER ALL', 'DROP TABLE journal.audit', 'DROP TRIGGER kept ON journal.audit', 'SELECT journal.forget_audit(3)', "SET session_replication_role = 'replica'", 'ALTER TABLE workbench.place ADD x int', 'CREATE ROLE x'] as $sql) {
+        foreach (["UPDATE journal.audit SET person = 'x'", 'DELETE FROM journal.audit', 'TRUNCATE journal.audit', 'ALTER TABLE journal.audit DISABLE TRIGGER ALL', 'DROP TABLE journal.audit', 'DROP TRIGGER kept ON journal.audit', "INSERT INTO journal.audit (person, what, about) VALUES ('', 'tried', '{}')", "SELECT set_config('lantern.retention', 'ends', true); DELETE FROM journal.audit", "SET session_replication_role = 'replica'", 'ALTER TABLE workbench.place ADD x int', 'CREATE ROLE x'] as $sql) {
             yield "the management: $sql" => ['LANTERN_ADMIN_DATABASE_URL', $sql];
         }
-        foreach (["UPDATE journal.audit SET person = 'x'", 'DELETE FROM journal.audit', 'TRUNCATE journal.audit'] as $sql) {
+        foreach (["UPDATE journal.audit SET person = 'x'", 'DELETE FROM journal.audit', "SELECT set_config('lantern.retention', 'ends', true); DELETE FROM journal.audit", 'TRUNCATE journal.audit'] as $sql) {
             yield "even the owner: $sql" => ['LANTERN_OWNER_DATABASE_URL', $sql];
         }
     }
@@ -41,11 +41,11 @@ final class RolesTest extends TestCase
         $connection->beginTransaction();
         // So that there is something to be changed.
         if ('LANTERN_SHOP_DATABASE_URL' !== $role) {
-            $connection->exec("INSERT INTO journal.audit (person, what, about) VALUES ('', 'tried', '{}')");
+            $connection->exec("SELECT journal.add_audit(NULL, '', 'tried', '{}', '')");
         }
         $state = 'nothing was wrong';
         try {
-            $connection->query($sql);
+            $connection->exec($sql);
         } catch (\PDOException $error) {
             $state = $error->getCode();
         } finally {
@@ -58,7 +58,7 @@ final class RolesTest extends TestCase
     {
         foreach ([
             'LANTERN_SHOP_DATABASE_URL' => ['SELECT count(*) FROM live.place', 'SELECT count(*) FROM workbench.entry', "INSERT INTO journal.visit (address, day, count) VALUES ('/tried', '2026-01-01', 1)"],
-            'LANTERN_ADMIN_DATABASE_URL' => ["INSERT INTO journal.audit (person, what, about) VALUES ('', 'tried', '{}')", 'SELECT journal.forget_audit(3650)', "SELECT journal.measure('live.place')", 'UPDATE workbench.place SET title = title'],
+            'LANTERN_ADMIN_DATABASE_URL' => ["SELECT journal.add_audit(NULL, '', 'tried', '{}', '')", 'SELECT journal.forget_audit()', "SELECT journal.measure('live.place')", 'UPDATE workbench.place SET title = title'],
         ] as $role => $statements) {
             $connection = self::as($role);
             $connection->beginTransaction();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Storefront;
 
 use Lantern\Core\Address\Address;
+use Lantern\Core\Person\Actor;
 use Lantern\Kernel;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Tests\ShopTestCase;
@@ -25,7 +26,7 @@ final class StorefrontControllerTest extends ShopTestCase
         $read = $live->live->snapshot(function () use ($live): array {
             $before = [$live->live->frameVersion(), $live->live->places->at(Address::parse('/papers'))?->title];
             $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets' WHERE address = '/papers'");
-            $this->service(Publisher::class)->publish('Joss');
+            $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
 
             return [$before, [$live->live->frameVersion(), $live->live->places->at(Address::parse('/papers'))?->title]];
         });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Storefront;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Kernel;
 use Lantern\Tests\Admin\ApiTestCase;
 use Lantern\Workbench\Publishing\Publisher;
@@ -33,10 +34,10 @@ final class UploadedPicturesTest extends ApiTestCase
         self::assertSame(404, $this->shop("/-/pictures/{$this->stored}"), 'nobody published it yet');
         $this->browser->request('GET', '/api/pictures/'.basename($this->stored));
         self::assertSame(200, $this->code(), 'who works on it sees it');
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame(200, $this->shop("/-/pictures/{$this->stored}"));
         $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE id = ?", [$place]);
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame(404, $this->shop("/-/pictures/{$this->stored}"));
     }
 

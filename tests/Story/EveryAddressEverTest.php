@@ -7,6 +7,7 @@ namespace Lantern\Tests\Story;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Impact\Onward;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
@@ -53,7 +54,7 @@ final class EveryAddressEverTest extends ShopTestCase
         for ($step = 1; $step <= self::STEPS; ++$step) {
             $this->step();
             if (0 === $step % self::PUBLISH_EVERY || self::STEPS === $step) {
-                $this->service(Publisher::class)->publish('Joss');
+                $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
                 $this->remember();
             }
             if (0 === $step % 100) {

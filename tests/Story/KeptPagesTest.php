@@ -7,6 +7,7 @@ namespace Lantern\Tests\Story;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
@@ -77,7 +78,7 @@ final class KeptPagesTest extends ShopTestCase
             foreach ($chosen as $n) {
                 $changes[$n]($this->workbench(), $random);
             }
-            $this->service(Publisher::class)->publish('Joss');
+            $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             $changed = $this->news->between($before, $this->news->ask());
             self::assertNotNull($changed);
             $this->assertKeptAsItIs();

@@ -10,6 +10,7 @@ use Lantern\Core\Filter\Filter;
 use Lantern\Core\Filter\Filters;
 use Lantern\Core\Filter\ListingOrder;
 use Lantern\Core\Filter\Narrowing;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Search\SearchWords;
 use Lantern\Core\Visitor;
@@ -107,7 +108,7 @@ final class PlansTest extends ShopTestCase
             'the plan of an address' => static fn () => $addresses->judge([new AddressWish($product, '/products/many-4711', '/products/tidy')]),
             'the change of an address, with its triggers' => fn () => $addresses->change([new AddressWish($product, '/products/many-4711', '/products/tidy')], $this->person()),
             'what waits' => fn () => $this->service(ReleaseReader::class)->waiting(),
-            'publishing it' => fn () => $this->service(Publisher::class)->publish('Joss'),
+            'publishing it' => fn () => $this->service(Publisher::class)->publish(Actor::commandLine('Joss')),
             'what a release changed' => fn () => $this->service(ReleaseReader::class)->changesOf(2),
         ], statements: 120);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Story;
 
 use Lantern\Core\Impact\Steps;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
@@ -43,7 +44,7 @@ final class PromiseTest extends ShopTestCase
         self::assertGreaterThan(220, \count($before));
         self::assertContains('404', array_map(static fn (string $answer): string => substr($answer, 0, 3), $before));
         $this->workbench()->executeStatement("UPDATE place SET light = 'quiet' WHERE light = 'open'");
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame($before, $this->answers($addresses));
     }
 
@@ -71,7 +72,7 @@ final class PromiseTest extends ShopTestCase
                 'front' => DemoId::of('fixed/front'),
                 'chosen' => json_encode(array_map(static fn (string $id, array $one): array => ['id' => $id, 'light' => $one[1], 'answer' => $one[2]], array_keys($chosen), $chosen), \JSON_THROW_ON_ERROR),
             ]);
-            $this->service(Publisher::class)->publish('Joss');
+            $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             $navigation = (string) $this->ask('/navigation.json')->getContent();
             $sitemap = (string) $this->ask('/sitemap.xml')->getContent();
             foreach ($chosen as [$place, $light, $answer]) {
@@ -93,14 +94,14 @@ final class PromiseTest extends ShopTestCase
         $headers = fn (): array => array_map(fn (string $name): ?string => $this->ask('/files/paper-grain-chart.pdf')->headers->get($name), ['Content-Type', 'Content-Disposition', 'X-Content-Type-Options']);
         self::assertSame(['application/pdf', 'inline; filename=paper-grain-chart.pdf', 'nosniff'], $headers());
         $this->workbench()->executeStatement("UPDATE place SET serving = 'download', download_name = 'Körnung.pdf', listed = false WHERE address = '/files/paper-grain-chart.pdf'");
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame(['application/pdf', "attachment; filename=K--rnung.pdf; filename*=utf-8''K%C3%B6rnung.pdf", 'nosniff'], $headers());
         self::assertSame('noindex', $this->ask('/files/paper-grain-chart.pdf')->headers->get('X-Robots-Tag'));
         self::assertStringNotContainsString('paper-grain-chart', (string) $this->ask('/sitemap.xml')->getContent());
 
         self::assertStringNotContainsString('target="_blank"', (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent());
         $this->workbench()->executeStatement("UPDATE place SET serving = 'new-tab' WHERE address = '/files/paper-grain-chart.pdf'");
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertStringContainsString('href="/files/paper-grain-chart.pdf" target="_blank" rel="noopener"', (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent());
     }
 
@@ -139,7 +140,7 @@ final class PromiseTest extends ShopTestCase
     {
         self::assertStringContainsString('Calendar kits', (string) $this->ask('/kits')->getContent());
         $this->workbench()->executeStatement("UPDATE place SET light = 'quiet' WHERE address = '/kits/calendar-kits'");
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         foreach (['/', '/kits', '/products', '/search?q=calendar', '/nothing-here', '/navigation.json'] as $path) {
             self::assertStringNotContainsString('Calendar kits', (string) $this->ask($path)->getContent(), $path);
         }
@@ -155,7 +156,7 @@ final class PromiseTest extends ShopTestCase
         self::assertStringContainsString($link, (string) $this->ask('/kits/first-kits')->getContent());
         foreach (['quiet' => true, 'closed' => false] as $light => $isLink) {
             $this->workbench()->executeStatement("UPDATE place SET light = ? WHERE address = '/kits'", [$light]);
-            $this->service(Publisher::class)->publish('Joss');
+            $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             $page = (string) $this->ask('/kits/first-kits')->getContent();
             self::assertSame($isLink, str_contains($page, $link), $light);
             self::assertStringContainsString('Kits', $page);
@@ -165,7 +166,7 @@ final class PromiseTest extends ShopTestCase
     public function testWhatIsNotListedSaysSoInThePageAndTheHeader(): void
     {
         $this->workbench()->executeStatement("UPDATE place SET listed = false WHERE address IN ('/policies/privacy', '/files/paper-grain-chart.pdf')");
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $page = $this->ask('/policies/privacy');
         self::assertStringContainsString('<meta name="robots" content="noindex">', (string) $page->getContent());
         self::assertSame('noindex', $page->headers->get('X-Robots-Tag'));
@@ -175,7 +176,7 @@ final class PromiseTest extends ShopTestCase
     public function testCustomersSeeWhatIsTheirs(): void
     {
         $this->workbench()->executeStatement("UPDATE place SET audience = 'customers' WHERE address = '/buying-for-a-bindery'");
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame(403, $this->ask('/buying-for-a-bindery')->getStatusCode());
         $signedIn = $this->storefront->handle($this->request('/sign-in', 'POST'));
         self::assertSame(303, $signedIn->getStatusCode());

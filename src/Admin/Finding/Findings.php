@@ -23,10 +23,9 @@ use Lantern\Reading\Findings\Suggestions;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Findings\LinkCheck;
 use Lantern\Workbench\Findings\Mender;
-use Lantern\Workbench\Findings\OutsideLinks;
 use Lantern\Workbench\Findings\SetAsides;
-use Lantern\Workbench\Jobs\JobKind;
-use Lantern\Workbench\Jobs\Jobs;
+use Lantern\Workbench\OutsideLinks\OutsideLinks;
+use Lantern\Workbench\OutsideLinks\OutsideRound;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
@@ -49,7 +48,7 @@ final readonly class Findings
         private SetAsides $asides,
         private Suggestions $suggestions,
         private OutsideLinks $outside,
-        private Jobs $jobs,
+        private OutsideRound $round,
         private PlaceViews $places,
         private ShopMap $map,
     ) {
@@ -157,7 +156,7 @@ final readonly class Findings
         $job = $this->api->together(function () use ($account) {
             $this->outside->askAllAgain();
 
-            return $this->jobs->ask(JobKind::Outside, [], $account->person);
+            return $this->round->begin($account->person);
         });
 
         return new JsonResponse(JobView::of($job), Response::HTTP_ACCEPTED);

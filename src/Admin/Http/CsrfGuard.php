@@ -27,7 +27,7 @@ final readonly class CsrfGuard
             return;
         }
         if (!$this->tokens->isTokenValid(new CsrfToken(self::ID, $request->headers->get('X-CSRF-Token', '')))) {
-            $this->log->keep('forged-request', ['method' => $request->getMethod(), 'route' => Routes::name($request)]);
+            $this->log->attempt('forged-request', ['method' => $request->getMethod(), 'route' => Routes::name($request)]);
             $event->setResponse((new Problem(403, 'This page is too old', 'Reload the page, then make your change again. What was saved stays.'))->response());
         }
     }

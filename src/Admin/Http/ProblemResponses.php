@@ -44,7 +44,7 @@ final readonly class ProblemResponses
             $this->logger->critical($event->getThrowable()->getMessage(), ['exception' => $event->getThrowable(), 'request' => $this->requests->current()]);
         }
         if (403 === $problem->status) {
-            $this->log->keep('refused', ['method' => $event->getRequest()->getMethod(), 'route' => Routes::name($event->getRequest())]);
+            $this->log->attempt('refused', ['method' => $event->getRequest()->getMethod(), 'route' => Routes::name($event->getRequest())]);
         }
         $response = $problem->response();
         if (503 === $problem->status) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\Http;
 
 use Lantern\Admin\SignIn\Account;
+use Lantern\Core\Person\Actor;
 use Lantern\Node\RequestId;
 use Lantern\Reading\Copies\Away;
 use Lantern\Workbench\People\AuditLog;
@@ -33,16 +34,30 @@ final readonly class SecurityLog
     }
 
     /**
-     * The same, and in the audit log, too, where owners look. What an attacker could repeat without end stands there once in five minutes.
+     * The same, and in the audit log, too, where owners look.
+     * What an attacker could repeat without end is counted there, see AuditLog::addAttempt().
      *
      * @param array<string, int|string> $about
      */
     public function keep(string $what, array $about = []): void
     {
         $this->write($what, $about);
+        $this->audited(fn (Actor $by) => $this->audit->add($by, $what, $about));
+    }
+
+    /** @param array<string, int|string> $about `as`: the mail address that was tried */
+    public function attempt(string $what, array $about = []): void
+    {
+        $this->write($what, $about);
+        $this->audited(fn (Actor $by) => $this->audit->addAttempt($by, $what, (string) ($about['as'] ?? ''), array_diff_key($about, ['as' => true, 'from' => true])));
+    }
+
+    /** @param \Closure(Actor): void $write */
+    private function audited(\Closure $write): void
+    {
         $user = $this->tokens->getToken()?->getUser();
         try {
-            $this->audit->addOnce($user instanceof Account ? $user->person->name : '', $what, $about);
+            $write($user instanceof Account ? $user->person->actor() : Actor::nobody());
         } catch (\Throwable $away) {
             // Where the database is away, the line in the file is what there is; nobody is kept out because of a log.
             if (!Away::explains($away)) {

@@ -38,9 +38,9 @@ final readonly class JobList
     }
 
     #[Route('/api/jobs/{id}/stop', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/jobs/{id}/stop', summary: 'Stops a job; nothing of it is kept, unless it has just ended', responses: [new OA\Response(response: 200, description: 'The job', content: new OA\JsonContent(ref: JobView::class))])]
-    public function stop(string $id): Response
+    #[OA\Post(path: '/api/jobs/{id}/stop', summary: 'Stops a job of one’s own, for owners any; nothing of it is kept, unless it has just ended', responses: [new OA\Response(response: 200, description: 'The job', content: new OA\JsonContent(ref: JobView::class))])]
+    public function stop(string $id, #[CurrentUser] Account $account): Response
     {
-        return $this->api->json(JobView::of($this->jobs->stop($id)));
+        return $this->api->json(JobView::of($this->jobs->stop($id, $account->person->actor())));
     }
 }

@@ -58,7 +58,7 @@ final readonly class Letters
         if ('' === $list) {
             throw new NotThere('There is no such list.');
         }
-        $this->audit->add($account->person->name, 'exported', ['what' => "the list “{$list}”"]);
+        $this->audit->add($account->person->actor(), 'exported', ['what' => "the list “{$list}”"]);
         $response = new StreamedResponse(function () use ($list): void {
             $out = fopen('php://output', 'w');
             \assert(false !== $out);

@@ -33,7 +33,7 @@ final readonly class Audit
         $page = \array_slice($entries, 0, AuditLog::PAGE);
 
         return $this->api->json(new AuditView(
-            array_map(static fn (AuditEntry $one): AuditEntryView => new AuditEntryView($one->id, $one->at->format(\DATE_ATOM), $one->person, AuditWords::of($one), $one->network), $page),
+            array_map(static fn (AuditEntry $one): AuditEntryView => new AuditEntryView($one->id, $one->at->format(\DATE_ATOM), $one->personId, $one->person, AuditWords::of($one), $one->network), $page),
             \count($entries) > \count($page) ? $page[\count($page) - 1]->id : null,
         ));
     }
@@ -42,16 +42,16 @@ final readonly class Audit
     #[OA\Get(path: '/api/audit.csv', summary: 'All of it, as CSV (RFC 4180)', responses: [new OA\Response(response: 200, description: 'The log', content: new OA\MediaType(mediaType: 'text/csv'))])]
     public function csv(#[CurrentUser] Account $account, #[Asked] AuditQuery $query = new AuditQuery()): Response
     {
-        $this->log->add($account->person->name, 'exported', ['what' => 'the audit log']);
+        $this->log->add($account->person->actor(), 'exported', ['what' => 'the audit log']);
         $response = new StreamedResponse(function () use ($query): void {
             $out = fopen('php://output', 'w');
             \assert(false !== $out);
-            fputcsv($out, ['at', 'person', 'what', 'network'], escape: '', eol: "\r\n");
+            fputcsv($out, ['at', 'person', 'person id', 'what', 'network'], escape: '', eol: "\r\n");
             // A spreadsheet takes what begins so for a formula.
             $plain = static fn (string $value): string => 1 === preg_match('/^[=+@\-\t\r]/', $value) ? "'$value" : $value;
             for ($before = null; [] !== $page = $this->log->page($query->q, $before, 1000); $before = $page[\count($page) - 1]->id) {
                 foreach ($page as $one) {
-                    fputcsv($out, [$one->at->format(\DATE_ATOM), $plain($one->person), $plain(AuditWords::of($one)), $one->network], escape: '', eol: "\r\n");
+                    fputcsv($out, [$one->at->format(\DATE_ATOM), $plain($one->person), $one->personId ?? '', $plain(AuditWords::of($one)), $one->network], escape: '', eol: "\r\n");
                 }
             }
         });

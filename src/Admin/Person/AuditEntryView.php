@@ -15,7 +15,9 @@ final readonly class AuditEntryView
         public int $id,
         #[OA\Property(format: 'date-time')]
         public string $at,
-        #[OA\Property(description: 'Empty where nobody was signed in')]
+        #[OA\Property(format: 'uuid', nullable: true, description: 'Who it was; two people may have one name. Null where nobody was signed in')]
+        public ?string $personId,
+        #[OA\Property(description: 'As the person was called then')]
         public string $person,
         #[OA\Property(description: 'Such as “Joss Tamblyn: from editor to publisher”')]
         public string $says,

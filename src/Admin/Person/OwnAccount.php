@@ -6,13 +6,14 @@ namespace Lantern\Admin\Person;
 
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
+use Lantern\Admin\Http\SecurityLog;
 use Lantern\Admin\SignIn\Account;
 use Lantern\Admin\SignIn\Attempts;
 use Lantern\Admin\SignIn\SessionStart;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\Standing;
-use Lantern\Core\Refused;
+use Lantern\Core\Person\WrongSecret;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\People\HouseRules;
 use Lantern\Workbench\People\OwnSession;
@@ -41,6 +42,7 @@ final readonly class OwnAccount
         private SignedInPeople $people,
         private SessionStart $start,
         private Attempts $attempts,
+        private SecurityLog $log,
         private Copies $copies,
     ) {
     }
@@ -67,8 +69,8 @@ final readonly class OwnAccount
     #[OA\Put(path: '/api/account/password', summary: 'Gives oneself another password; all other sessions end', responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))])]
     public function password(#[Body] PasswordInput $input, Request $request, #[CurrentUser] Account $account): Response
     {
-        $this->held($this->attempts->mayTypePassword($account));
-        $this->team->changePassword($account->person->id, $input->old, $input->password, $account->session);
+        $this->held('own-password', $this->attempts->mayTypePassword($account));
+        $this->noting('own-password', fn () => $this->team->changePassword($account->person->id, $input->old, $input->password, $account->session));
         $this->goOn($request, $account);
 
         return $this->api->json($this->view($account));
@@ -93,8 +95,8 @@ final readonly class OwnAccount
     #[OA\Post(path: '/api/account/second-factor/code', summary: 'The first code of the device: from now on it is asked for', responses: [new OA\Response(response: 200, description: 'Codes for when the device is lost; they are shown once', content: new OA\JsonContent(ref: RecoveryCodesView::class))])]
     public function confirmFactor(#[Body] CodeInput $input, Request $request, #[CurrentUser] Account $account): Response
     {
-        $this->held($this->attempts->mayShowFactor($account));
-        $codes = $this->factors->confirm($account->person->id, $input->code);
+        $this->held('factor', $this->attempts->mayShowFactor($account, $input->code, (string) $request->getClientIp()));
+        $codes = $this->noting('factor', fn (): array => $this->factors->confirm($account->person->id, $input->code));
         $this->sessions->show($account->session);
         $this->sessions->endAll($account->person->id, $account->session);
         $this->goOn($request, $account);
@@ -107,32 +109,54 @@ final readonly class OwnAccount
     public function removeFactor(#[Body] TypedPasswordInput $input, #[CurrentUser] Account $account): Response
     {
         $this->typed($input->password, $account);
-        $this->factors->remove($account->person->id, $account->person->name);
+        $this->factors->remove($account->person->id, $account->person->actor());
+        // Whoever may have the device, or had it, does not go on elsewhere.
+        $this->sessions->endAll($account->person->id, $account->session);
 
         return $this->api->json($this->view($account));
     }
 
     #[Route('/api/account/recovery-codes', name: 'account_recovery_codes', methods: ['POST'])]
     #[OA\Post(path: '/api/account/recovery-codes', summary: 'New codes for when the device is lost; those before hold no longer', responses: [new OA\Response(response: 200, description: 'They are shown once', content: new OA\JsonContent(ref: RecoveryCodesView::class))])]
-    public function renewCodes(#[Body] CodeInput $input, #[CurrentUser] Account $account): Response
+    public function renewCodes(#[Body] CodeInput $input, Request $request, #[CurrentUser] Account $account): Response
     {
-        $this->held($this->attempts->mayShowFactor($account));
+        $this->held('factor', $this->attempts->mayShowFactor($account, $input->code, (string) $request->getClientIp()));
 
-        return $this->api->json(new RecoveryCodesView($this->factors->renewCodes($account->person->id, $input->code)));
+        return $this->api->json(new RecoveryCodesView($this->noting('factor', fn (): array => $this->factors->renewCodes($account->person->id, $input->code))));
     }
 
     private function typed(#[\SensitiveParameter] string $password, Account $account): void
     {
-        $this->held($this->attempts->mayTypePassword($account));
-        if (!$this->team->isPassword($account->person->id, $password)) {
-            throw new Refused('password', 'This is not the password that you have now.');
+        $this->held('own-password', $this->attempts->mayTypePassword($account));
+        $this->noting('own-password', fn () => $this->team->isPassword($account->person->id, $password) ?: throw new WrongSecret('password', 'This is not the password that you have now.'));
+    }
+
+    /** @param 'own-password'|'factor' $secret what is typed */
+    private function held(string $secret, bool $may): void
+    {
+        if (!$may) {
+            $this->log->attempt("$secret-held-back");
+            throw new TooManyRequestsHttpException(300, 'Too many attempts. Wait five minutes, then try again.');
         }
     }
 
-    private function held(bool $may): void
+    /**
+     * Whoever has taken over a session and guesses leaves a trace.
+     *
+     * @template T
+     *
+     * @param 'own-password'|'factor' $secret
+     * @param \Closure(): T           $act
+     *
+     * @return T
+     */
+    private function noting(string $secret, \Closure $act): mixed
     {
-        if (!$may) {
-            throw new TooManyRequestsHttpException(300, 'Too many attempts. Wait five minutes, then try again.');
+        try {
+            return $act();
+        } catch (WrongSecret $wrong) {
+            $this->log->attempt("$secret-wrong");
+            throw $wrong;
         }
     }
 

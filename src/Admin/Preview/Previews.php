@@ -9,6 +9,7 @@ use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\Costly;
 use Lantern\Admin\Http\Limited;
+use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Impact\Seen;
 use Lantern\Core\Impact\SeenMenu;
 use Lantern\Core\Impact\TouchWords;
@@ -23,6 +24,7 @@ use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
 use Symfony\Component\Routing\Attribute\Route;
+use Symfony\Component\Security\Http\Attribute\CurrentUser;
 
 /** The shop as visitors would see it. */
 #[AsController]
@@ -44,15 +46,14 @@ final readonly class Previews
     #[Limited(Costly::Preview)]
     #[Route('/api/previews', name: 'previews', methods: ['POST'])]
     #[OA\Post(path: '/api/previews', summary: 'Opens the shop for a look from the workbench or live', responses: [new OA\Response(response: 200, description: 'The preview', content: new OA\JsonContent(ref: PreviewView::class))])]
-    public function open(Request $request, #[Body] PreviewInput $input): Response
+    public function open(Request $request, #[CurrentUser] Account $account, #[Body] PreviewInput $input): Response
     {
         $session = $request->getSession();
         $key = $session->get(self::KEY);
         if (!\is_string($key)) {
             $session->set(self::KEY, $key = bin2hex(random_bytes(16)));
         }
-        $expires = $this->api->now()->modify('+2 hours');
-        $this->previews->open($key, $expires);
+        $expires = $this->previews->open($account->session, $key, $this->api->now()->modify('+2 hours'));
         $token = new PreviewToken($input->copy, $input->audience->at($expires)->signedIn, $input->at, $expires, $key);
 
         return $this->api->json(new PreviewView($this->storefrontUrl.$token->prefix($this->secret), $expires->format(\DATE_ATOM)));

@@ -125,7 +125,7 @@ final readonly class Redirects
     #[OA\Get(path: '/api/redirects/export.{format}', summary: 'All redirects as a file', responses: [new OA\Response(response: 200, description: 'The file')])]
     public function export(string $format, #[CurrentUser] Account $account): Response
     {
-        $this->audit->add($account->person->name, 'exported', ['what' => 'the redirects']);
+        $this->audit->add($account->person->actor(), 'exported', ['what' => 'the redirects']);
 
         return new StreamedResponse(function () use ($format): void {
             foreach (RedirectExport::write($format, $this->table->all()) as $part) {

@@ -54,7 +54,7 @@ final readonly class Releases
             return new JsonResponse(JobView::of($this->jobs->ask(JobKind::Publish, ['seen' => $input->seen], $account->person)), Response::HTTP_ACCEPTED);
         }
         try {
-            $number = $this->publisher->publish($account->person->name, $input->seen);
+            $number = $this->publisher->publish($account->person->actor(), $input->seen);
         } catch (ChangedSince $changed) {
             return (new Problem(Response::HTTP_PRECONDITION_FAILED, 'Changed in the meantime', $changed->getMessage(), null, $this->waitingView()))->response();
         }

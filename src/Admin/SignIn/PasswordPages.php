@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\SignIn;
 
 use Lantern\Admin\Http\Page;
+use Lantern\Admin\Http\SecurityLog;
 use Lantern\Core\NotThere;
 use Lantern\Core\Refused;
 use Lantern\Workbench\People\TeamEditor;
@@ -18,7 +19,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[AsController]
 final readonly class PasswordPages implements Page
 {
-    public function __construct(private AdminPages $pages, private TeamEditor $team, private Attempts $attempts, private MessageBusInterface $bus)
+    public function __construct(private AdminPages $pages, private TeamEditor $team, private Attempts $attempts, private MessageBusInterface $bus, private SecurityLog $log)
     {
     }
 
@@ -39,6 +40,7 @@ final readonly class PasswordPages implements Page
         if (!$this->attempts->mayAskForLetter($mail, (string) $request->getClientIp())) {
             return $this->pages->render('password_forgotten', ['error' => 'This was asked for very often. Look for the letter that was sent, or wait a quarter of an hour.'], 429);
         }
+        $this->log->attempt('password-asked', ['as' => mb_substr(mb_scrub($mail, 'UTF-8'), 0, 100)]);
         $this->bus->dispatch(new PasswordWanted($mail));
 
         return $this->pages->ended('Look into your mail', 'If somebody with this address works here, a letter with a link is on its way. The link works once, for an hour.', 200);
@@ -51,6 +53,8 @@ final readonly class PasswordPages implements Page
             return $this->pages->ended('Too many attempts', 'Wait five minutes, then follow the link again. It still works.', 429);
         }
         if (!$this->team->holdsPasswordLink($token)) {
+            $this->log->attempt('link-made-up');
+
             return $this->pages->ended('This link has ended', 'It was used already, or is older than an hour. Ask for another one.');
         }
         if (!$request->isMethod('POST')) {

@@ -9,7 +9,7 @@ use Lantern\Workbench\People\TeamEditor;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class PasswordWantedHandler
 {
     public function __construct(private TeamEditor $team, private PeopleLetters $letters, #[Autowire(env: 'LANTERN_ADMIN_URL')] private string $adminUrl)
@@ -18,9 +18,9 @@ final readonly class PasswordWantedHandler
 
     public function __invoke(PasswordWanted $message): void
     {
-        $token = $this->team->askForPassword($message->mail);
-        if (null !== $token) {
-            $this->letters->password(mb_strtolower(trim($message->mail)), "$this->adminUrl/password/$token");
+        $mail = mb_strtolower(trim($message->mail));
+        if ($this->team->works($mail)) {
+            $this->letters->passwordNow($message->id, $mail, fn (): string => "$this->adminUrl/password/".$this->team->askForPassword($mail));
         }
     }
 }

@@ -33,16 +33,17 @@ final readonly class SecondFactorPage implements Page
         if (!$this->pages->isOwn($request)) {
             return $this->pages->render('second_factor', ['error' => 'This page was too old. Type the code again.'], 422);
         }
-        if (!$this->attempts->mayShowFactor($account)) {
-            $this->log->keep('factor-held-back');
+        if (!$this->attempts->mayShowFactor($account, AdminPages::field($request, 'code'), (string) $request->getClientIp())) {
+            $this->log->attempt('factor-held-back');
 
             return $this->pages->render('second_factor', ['error' => 'Too many attempts. Wait five minutes, then try again.'], 429);
         }
         if (!$this->factors->accept($account->person->id, AdminPages::field($request, 'code'))) {
-            $this->log->keep('factor-wrong');
+            $this->log->attempt('factor-wrong');
 
             return $this->pages->render('second_factor', ['error' => 'This code does not fit. Take the one that your device shows now; each works once, and its clock may be off by a minute at most.'], 422);
         }
+        $this->attempts->factorShown($account, (string) $request->getClientIp());
         $this->sessions->show($account->session);
         $this->start->goOn($request, $account, $account->person, Standing::Whole);
 

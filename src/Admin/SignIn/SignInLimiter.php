@@ -18,7 +18,7 @@ use Symfony\Component\RateLimiter\RateLimiterFactory;
  */
 final readonly class SignInLimiter implements RequestRateLimiterInterface
 {
-    private const KNOWN_FOR = 'P30D';
+    public const KNOWN_FOR = 'P30D';
 
     public function __construct(
         #[Autowire(service: 'limiter.sign_in_pair')] private RateLimiterFactory $pair,

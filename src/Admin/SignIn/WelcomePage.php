@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\SignIn;
 
 use Lantern\Admin\Http\Page;
+use Lantern\Admin\Http\SecurityLog;
 use Lantern\Core\NotThere;
 use Lantern\Core\Refused;
 use Lantern\Workbench\People\TeamEditor;
@@ -18,7 +19,7 @@ use Symfony\Component\Routing\Attribute\Route;
 #[AsController]
 final readonly class WelcomePage implements Page
 {
-    public function __construct(private AdminPages $pages, private TeamEditor $team, private SessionStart $start, private Attempts $attempts)
+    public function __construct(private AdminPages $pages, private TeamEditor $team, private SessionStart $start, private Attempts $attempts, private SecurityLog $log)
     {
     }
 
@@ -31,6 +32,8 @@ final readonly class WelcomePage implements Page
         try {
             $invited = $this->team->invitation($token);
         } catch (NotThere $ended) {
+            $this->log->attempt('link-made-up');
+
             return $this->pages->ended('This invitation has ended', $ended->getMessage());
         }
         $data = ['invited' => $invited, 'token' => $token];

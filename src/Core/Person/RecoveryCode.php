@@ -28,6 +28,12 @@ final class RecoveryCode
         return $codes;
     }
 
+    /** Whether something was typed as one of these, and not as the digits that a device shows. */
+    public static function looksLike(string $code): bool
+    {
+        return 12 === \strlen((string) preg_replace('/[^0-9a-z]/i', '', $code));
+    }
+
     /** What is kept of one, however it was typed. There is nothing to guess at: it is as random as a key. */
     public static function hash(string $code): string
     {

@@ -88,7 +88,7 @@ final readonly class FindingTable
     /** @return list<FoundFinding> what visitors find broken on live that was in order at a moment */
     public function brokenSince(\DateTimeImmutable $moment, int $most): array
     {
-        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE f.copy = 'live' AND f.broken AND f.since > :moment AND a.finding_id IS NULL ORDER BY f.visits DESC, f.id LIMIT $most", ['moment' => $moment->format(\DATE_ATOM)]));
+        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE f.copy = 'live' AND f.broken AND f.since >= :moment AND a.finding_id IS NULL ORDER BY f.visits DESC, f.id LIMIT $most", ['moment' => $moment->format(\DATE_ATOM)]));
     }
 
     /** @return list<string> of all findings on the workbench that are not set aside */

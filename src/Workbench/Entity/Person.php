@@ -6,6 +6,8 @@ namespace Lantern\Workbench\Entity;
 
 use Doctrine\DBAL\Types\Types;
 use Doctrine\ORM\Mapping as ORM;
+use Lantern\Core\Person\Actor;
+use Lantern\Core\Person\Role;
 
 /** Somebody who works on the shop. */
 #[ORM\Entity]
@@ -31,6 +33,11 @@ class Person
         #[ORM\Column(name: 'left_at', type: Types::DATETIMETZ_IMMUTABLE, nullable: true)]
         public ?\DateTimeImmutable $leftAt = null,
     ) {
+    }
+
+    public function actor(): Actor
+    {
+        return new Actor($this->id, $this->name, Role::from($this->role));
     }
 
     /** Whoever works by bin/console; nobody can sign in as this. */

@@ -36,7 +36,7 @@ final readonly class Crawl
         $this->check->catchUp();
         $key = 'crawl-'.bin2hex(random_bytes(12));
         $until = $this->clock->now()->modify('+'.self::LASTS.' seconds');
-        $this->previews->open($key, $until);
+        $this->previews->openForCommand($key, $until);
         try {
             $report = $this->follow($copy, $source, (new PreviewToken($copy, false, null, $until, $key))->prefix($this->secret), $tell ?? static fn () => null);
         } finally {

@@ -7,7 +7,7 @@ namespace Lantern\Workbench\Findings;
 use Lantern\Core\Release\CopyName;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class KeepUpHandler
 {
     public function __construct(private LinkCheck $check, private Inspection $inspection)

@@ -36,9 +36,9 @@ final readonly class SetAsides
             throw new Refused('until', 'This day is over. Choose a later one, or none.');
         }
         $kept = $this->connection->executeStatement(<<<'SQL'
-            INSERT INTO journal.set_aside (finding_id, reason, person, until, at) SELECT :id, :reason, :person, :until, :now WHERE EXISTS (SELECT FROM journal.finding WHERE id = :id)
-            ON CONFLICT (finding_id) DO UPDATE SET reason = excluded.reason, person = excluded.person, until = excluded.until, at = excluded.at
-            SQL, ['id' => $findingId, 'reason' => $reason, 'person' => $by->name, 'until' => $until?->format(\DATE_ATOM), 'now' => $now->format(\DATE_ATOM)]);
+            INSERT INTO journal.set_aside (finding_id, reason, person, person_id, until, at) SELECT :id, :reason, :person, :personId, :until, :now WHERE EXISTS (SELECT FROM journal.finding WHERE id = :id)
+            ON CONFLICT (finding_id) DO UPDATE SET reason = excluded.reason, person = excluded.person, person_id = excluded.person_id, until = excluded.until, at = excluded.at
+            SQL, ['id' => $findingId, 'reason' => $reason, 'person' => $by->name, 'personId' => $by->id, 'until' => $until?->format(\DATE_ATOM), 'now' => $now->format(\DATE_ATOM)]);
         if (0 === $kept) {
             throw new NotThere('This finding is no longer there. It may be mended by now.');
         }

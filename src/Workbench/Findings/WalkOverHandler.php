@@ -7,7 +7,7 @@ namespace Lantern\Workbench\Findings;
 use Lantern\Core\Release\CopyName;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class WalkOverHandler
 {
     public function __construct(private Inspection $inspection)

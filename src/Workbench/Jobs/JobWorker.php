@@ -6,6 +6,7 @@ namespace Lantern\Workbench\Jobs;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Interchange\Csv\RedirectCsv;
 use Lantern\Reading\Copies\Away;
@@ -16,7 +17,6 @@ use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\UnitOfWork;
 use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Findings\OutsideLinks;
 use Lantern\Workbench\Publishing\ChangedSince;
 use Lantern\Workbench\Publishing\Publisher;
 use Lantern\Workbench\Redirects\RedirectEditor;
@@ -28,7 +28,7 @@ use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
  * Does jobs. Each is one transaction, and that it was done is part of it: a worker that dies leaves nothing behind, the
  * message comes again, and whoever takes it begins the job again; one that was done is not done twice.
  */
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class JobWorker
 {
     public function __construct(
@@ -38,7 +38,6 @@ final readonly class JobWorker
         private Publisher $publisher,
         private AddressEditor $addresses,
         private RedirectEditor $redirects,
-        private OutsideLinks $outside,
         private LoggerInterface $logger,
     ) {
     }
@@ -52,17 +51,12 @@ final readonly class JobWorker
         try {
             $this->entities->clear();
             $progress = new Progress(fn (string $step, int $done, int $of) => $this->jobs->tell($job->id, $step, $done, $of));
-            if (JobKind::Outside === $job->kind) {
-                // Each answer is kept by itself: whoever begins again goes on with those that are missing.
-                $this->jobs->end($job->id, JobState::Done, ['asked' => $this->outside->ask($progress)]);
-
-                return;
-            }
-            $person = $this->entities->find(Person::class, $job->personId) ?? throw new Refused('person', 'Whoever asked for this is no longer there.');
+            $person = $this->stillMay($job);
             match ($job->kind) {
                 JobKind::Publish => $this->publish($job, $person, $progress),
                 JobKind::Addresses => $this->edited($job, fn (): Edit => $this->addresses->change(self::wishes($job->input), $person, $progress)),
                 JobKind::Redirects => $this->takeRedirects($job, $person, $progress),
+                JobKind::Outside => throw new \LogicException('Other web sites are asked by messages of their own.'),
             };
         } catch (Stopped) {
             $this->jobs->end($job->id, JobState::Stopped, []);
@@ -77,10 +71,29 @@ final readonly class JobWorker
         }
     }
 
+    /**
+     * Whoever asked may have been let go since, or may do less.
+     *
+     * @throws Refused
+     */
+    private function stillMay(Job $job): Person
+    {
+        $person = $this->entities->find(Person::class, $job->personId);
+        if (null === $person || null !== $person->leftAt) {
+            throw new Refused('person', \sprintf('%s asked for this and does not work here any more. Nothing was changed.', $job->person));
+        }
+        $role = Role::from($person->role);
+        if (!(JobKind::Publish === $job->kind ? $role->mayPublish() : $role->mayEdit())) {
+            throw new Refused('person', \sprintf('%s asked for this and may no longer do it. Nothing was changed.', $person->name));
+        }
+
+        return $person;
+    }
+
     private function publish(Job $job, Person $person, Progress $progress): void
     {
         $seen = $job->input['seen'] ?? null;
-        $number = $this->publisher->publish($person->name, \is_string($seen) ? $seen : null, $progress, fn (int $number) => $this->jobs->end($job->id, JobState::Done, ['number' => $number]));
+        $number = $this->publisher->publish($person->actor(), \is_string($seen) ? $seen : null, $progress, fn (int $number) => $this->jobs->end($job->id, JobState::Done, ['number' => $number]));
         if (null === $number) {
             $this->jobs->end($job->id, JobState::Done, ['number' => null]);
         }

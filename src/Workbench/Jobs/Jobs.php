@@ -7,9 +7,13 @@ namespace Lantern\Workbench\Jobs;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
+use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Row;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\People\AuditLog;
+use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\MessageBusInterface;
 use Symfony\Component\Uid\UuidV7;
@@ -23,11 +27,16 @@ final readonly class Jobs
     private const NOBODY = '00000000-0000-0000-0000-000000000000';
     private const COLUMNS = 'id, kind, person_id, person, input, state, step, done, "of", outcome';
 
+    /** A job that says nothing for so long was lost with its worker. */
+    private const LOST_AFTER = '1 hour';
+
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         // Outside of the transaction of the job itself, so that everybody sees how far it is.
         #[Autowire(service: 'doctrine.dbal.live_connection')] private Connection $aside,
         private MessageBusInterface $bus,
+        private AuditLog $audit,
+        private ClockInterface $clock,
     ) {
     }
 
@@ -40,19 +49,37 @@ final readonly class Jobs
      */
     public function ask(JobKind $kind, array $input, ?Person $by, ?string $file = null): Job
     {
-        $id = (new UuidV7())->toRfc4122();
         // The job and the message are there together, or neither is.
+        return $this->connection->transactional(function () use ($kind, $input, $by, $file): Job {
+            $job = $this->note($kind, $by, $input, $file);
+            $this->bus->dispatch(new DoJob($job->id));
+
+            return $job;
+        });
+    }
+
+    /**
+     * A job that is done by other messages than its own.
+     *
+     * @param array<mixed> $input
+     *
+     * @throws Refused where as much is being done already
+     */
+    public function note(JobKind $kind, ?Person $by, array $input = [], ?string $file = null): Job
+    {
+        $id = (new UuidV7())->toRfc4122();
         $this->connection->transactional(function () use ($id, $kind, $input, $by, $file): void {
             $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern jobs'))");
+            // What nobody has heard of for so long is done by nobody any more.
+            $this->connection->executeStatement("UPDATE journal.job SET state = 'failed', outcome = CAST(:outcome AS jsonb), ended_at = :now WHERE kind = :kind AND state = 'running' AND heard_at < :lost", ['outcome' => json_encode(['problem' => 'Its worker was lost, and it was not taken up again. Ask for it once more.']), 'now' => $this->now(), 'kind' => $kind->value, 'lost' => $this->clock->now()->modify('-'.self::LOST_AFTER)->format(\DATE_ATOM)]);
             if (false !== $this->connection->fetchOne("SELECT 1 FROM journal.job WHERE kind = ? AND state IN ('waiting', 'running')", [$kind->value])) {
                 throw new Refused('job', \sprintf('%s is going on already. Wait until it has ended, or stop it.', $kind->words()));
             }
             $this->connection->executeStatement(
-                'INSERT INTO journal.job (id, kind, person_id, person, input, file) VALUES (?, ?, ?, ?, ?, ?)',
-                [$id, $kind->value, $by->id ?? self::NOBODY, $by->name ?? '', json_encode($input, \JSON_THROW_ON_ERROR), $file],
-                [ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, null === $file ? ParameterType::NULL : ParameterType::LARGE_OBJECT],
+                'INSERT INTO journal.job (id, kind, person_id, person, input, file, asked_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
+                [$id, $kind->value, $by->id ?? self::NOBODY, $by->name ?? '', json_encode($input, \JSON_THROW_ON_ERROR), $file, $this->clock->now()->format('Y-m-d H:i:s.uP')],
+                [ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, null === $file ? ParameterType::NULL : ParameterType::LARGE_OBJECT, ParameterType::STRING],
             );
-            $this->bus->dispatch(new DoJob($id));
         });
 
         return $this->get($id);
@@ -67,7 +94,7 @@ final readonly class Jobs
     /** @return list<Job> those that wait or run, and those of a person that ended a moment ago; the latest first */
     public function current(string $personId): array
     {
-        return $this->jobs("WHERE state IN ('waiting', 'running') OR person_id = ? AND ended_at > now() - ".self::TOLD_AFTERWARDS.' ORDER BY asked_at DESC, id DESC LIMIT 20', [$personId]);
+        return $this->jobs("WHERE state IN ('waiting', 'running') OR person_id = ? AND ended_at > journal.moment() - ".self::TOLD_AFTERWARDS.' ORDER BY asked_at DESC, id DESC LIMIT 20', [$personId]);
     }
 
     /** What was sent with it; null where nothing was. */
@@ -82,11 +109,23 @@ final readonly class Jobs
         };
     }
 
-    /** It ends as soon as it looks, and keeps nothing; where nobody began it yet, at once. */
-    public function stop(string $id): Job
+    /**
+     * It ends as soon as it looks, and keeps nothing; where nobody began it yet, at once. Whoever asked for it may, and owners.
+     *
+     * @throws NotThere|Refused
+     */
+    public function stop(string $id, Actor $by): Job
     {
-        $this->get($id);
-        $this->connection->executeStatement("UPDATE journal.job SET stop = true, state = CASE state WHEN 'waiting' THEN 'stopped' ELSE state END, ended_at = CASE state WHEN 'waiting' THEN now() END WHERE id = ? AND state IN ('waiting', 'running')", [$id]);
+        $this->connection->transactional(function () use ($id, $by): void {
+            $job = $this->get($id);
+            if ($job->personId !== $by->id && Role::Owner !== $by->role) {
+                throw new Refused('job', \sprintf('%s was asked for by %s. They may stop it, and owners may.', $job->kind->words(), '' === $job->person ? 'the shop itself' : $job->person));
+            }
+            $stopped = $this->connection->executeStatement("UPDATE journal.job SET stop = true, state = CASE state WHEN 'waiting' THEN 'stopped' ELSE state END, ended_at = CASE state WHEN 'waiting' THEN CAST(:now AS timestamptz) END WHERE id = :id AND state IN ('waiting', 'running') AND NOT stop", ['id' => $id, 'now' => $this->clock->now()->format(\DATE_ATOM)]);
+            if (0 !== $stopped) {
+                $this->audit->add($by, 'job-stopped', ['job' => $job->kind->words(), 'whoId' => $job->personId, 'who' => $job->person]);
+            }
+        });
 
         return $this->get($id);
     }
@@ -94,7 +133,7 @@ final readonly class Jobs
     /** @throws Stopped where somebody asked for that */
     public function tell(string $id, string $step, int $done, int $of): void
     {
-        $stop = $this->aside->fetchOne('UPDATE journal.job SET step = ?, done = ?, "of" = ? WHERE id = ? RETURNING stop', [$step, $done, $of, $id]);
+        $stop = $this->aside->fetchOne('UPDATE journal.job SET step = ?, done = ?, "of" = ?, heard_at = ? WHERE id = ? RETURNING stop', [$step, $done, $of, $this->now(), $id]);
         if (true === $stop || 't' === $stop) {
             throw new Stopped();
         }
@@ -103,9 +142,22 @@ final readonly class Jobs
     /** Whether a job is to be done now: not where it has ended already. */
     public function begin(string $id): ?Job
     {
-        $begun = $this->connection->executeStatement("UPDATE journal.job SET state = 'running', step = '', done = 0, \"of\" = 0 WHERE id = ? AND state IN ('waiting', 'running')", [$id]);
+        $begun = $this->connection->executeStatement("UPDATE journal.job SET state = 'running', step = '', done = 0, \"of\" = 0, heard_at = ? WHERE id = ? AND state IN ('waiting', 'running')", [$this->now(), $id]);
 
         return 0 === $begun ? null : $this->get($id);
+    }
+
+    /** The same, where what was done before stays done. */
+    public function goOn(string $id): ?Job
+    {
+        $begun = $this->connection->executeStatement("UPDATE journal.job SET state = 'running', heard_at = ? WHERE id = ? AND state IN ('waiting', 'running')", [$this->now(), $id]);
+
+        return 0 === $begun ? null : $this->get($id);
+    }
+
+    private function now(): string
+    {
+        return $this->clock->now()->format(\DATE_ATOM);
     }
 
     /**
@@ -115,7 +167,7 @@ final readonly class Jobs
      */
     public function end(string $id, JobState $state, array $outcome): void
     {
-        $this->connection->executeStatement('UPDATE journal.job SET state = ?, outcome = ?, file = NULL, ended_at = now() WHERE id = ?', [$state->value, json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), $id]);
+        $this->connection->executeStatement('UPDATE journal.job SET state = ?, outcome = ?, file = NULL, ended_at = ? WHERE id = ?', [$state->value, json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), $this->now(), $id]);
     }
 
     /**

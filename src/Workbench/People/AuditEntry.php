@@ -6,8 +6,12 @@ namespace Lantern\Workbench\People;
 
 final readonly class AuditEntry
 {
-    /** @param array<string, string> $about */
-    public function __construct(public int $id, public \DateTimeImmutable $at, public string $person, public string $what, public array $about, public string $network)
+    /**
+     * @param string|null           $personId null: nobody who works here
+     * @param string                $person   as the person was called then
+     * @param array<string, string> $about
+     */
+    public function __construct(public int $id, public \DateTimeImmutable $at, public ?string $personId, public string $person, public string $what, public array $about, public string $network)
     {
     }
 }

@@ -6,6 +6,7 @@ namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\ShopDetail;
@@ -39,7 +40,8 @@ final readonly class FirstStart
      */
     public function begin(string $shop, string $timeZone, string $name, string $mail, #[\SensitiveParameter] string $password): void
     {
-        $this->once($shop, $timeZone, $name, fn () => $this->team->accept($this->team->invite($mail, $name, Role::Owner, $name), $password));
+        $by = new Actor(null, $name, Role::Owner);
+        $this->once($shop, $timeZone, $by, fn () => $this->team->accept($this->team->invite($mail, $name, Role::Owner, $by), $password));
     }
 
     /**
@@ -52,15 +54,15 @@ final readonly class FirstStart
     public function prepare(string $shop, string $timeZone, string $name, string $mail): string
     {
         $token = '';
-        $this->once($shop, $timeZone, $name, function () use ($name, $mail, &$token): void {
-            $token = $this->team->invite($mail, $name, Role::Owner, 'the command line');
+        $this->once($shop, $timeZone, new Actor(Actor::commandLine()->id, $name, Role::Owner), function () use ($name, $mail, &$token): void {
+            $token = $this->team->invite($mail, $name, Role::Owner, Actor::commandLine());
         });
 
         return $token;
     }
 
     /** @param \Closure(): mixed $owner */
-    private function once(string $shop, string $timeZone, string $by, \Closure $owner): void
+    private function once(string $shop, string $timeZone, Actor $by, \Closure $owner): void
     {
         $shop = ShopDetail::Name->checked($shop);
         $timeZone = ShopDetail::TimeZone->checked($timeZone);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -32,7 +33,7 @@ final readonly class HouseRules
     }
 
     /** @throws Refused */
-    public function set(bool $requiresFactor, int $auditDays, string $by): void
+    public function set(bool $requiresFactor, int $auditDays, Actor $by): void
     {
         if ($auditDays < self::LEAST_DAYS || $auditDays > self::MOST_DAYS) {
             throw new Refused('auditDays', \sprintf('What was done is kept for %d to %s days.', self::LEAST_DAYS, number_format(self::MOST_DAYS)));

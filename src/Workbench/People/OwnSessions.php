@@ -101,7 +101,7 @@ final readonly class OwnSessions
             if (!\is_string($browser)) {
                 return false;
             }
-            $this->audit->add($person->name, 'session-ended', ['browser' => $browser]);
+            $this->audit->add($person->actor(), 'session-ended', ['browser' => $browser]);
 
             return true;
         });

@@ -35,7 +35,7 @@ final readonly class ReleaseRequests
         $this->connection->transactional(function () use ($note, $by): void {
             $this->connection->executeStatement('DELETE FROM journal.release_request WHERE person_id = ?', [$by->id]);
             $this->connection->executeStatement('INSERT INTO journal.release_request VALUES (?, ?, ?, ?, ?)', [(new UuidV7())->toRfc4122(), $by->id, $by->name, $note, $this->clock->now()->format(\DATE_ATOM)]);
-            $this->audit->add($by->name, 'asked-for-a-release', ['note' => $note]);
+            $this->audit->add($by->actor(), 'asked-for-a-release', ['note' => $note]);
         });
     }
 

@@ -6,8 +6,11 @@ namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\RecoveryCode;
+use Lantern\Core\Person\Role;
 use Lantern\Core\Person\Totp;
+use Lantern\Core\Person\WrongSecret;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Row;
 use Lantern\Workbench\Edits\UnitOfWork;
@@ -61,9 +64,9 @@ final readonly class SecondFactors
         return $this->work->run(function () use ($personId, $code): array {
             $row = $this->row($personId, ' FOR UPDATE');
             $totp = $this->totp($row->text('factor_awaited')) ?? throw new Refused('code', 'Begin again: the picture that this code is of is no longer there.');
-            $step = $totp->accepted($code, $this->clock->now()) ?? throw new Refused('code', self::WRONG);
+            $step = $totp->accepted($code, $this->clock->now()) ?? throw new WrongSecret('code', self::WRONG);
             $this->connection->executeStatement("UPDATE journal.person SET factor = factor_awaited, factor_awaited = '', factor_step = ? WHERE id = ?", [$step, $personId]);
-            $this->audit->add($row->text('name'), 'factor-set');
+            $this->audit->add(self::actor($row), 'factor-set');
 
             return $this->newCodes($personId);
         });
@@ -83,7 +86,7 @@ final readonly class SecondFactors
             if (1 !== (int) $this->connection->executeStatement('DELETE FROM journal.recovery_code WHERE person_id = ? AND code_hash = ?', [$personId, RecoveryCode::hash($code)])) {
                 return false;
             }
-            $this->audit->add($row->text('name'), 'recovery-code-used', ['left' => $this->codesLeft($personId)]);
+            $this->audit->add(self::actor($row), 'recovery-code-used', ['left' => $this->codesLeft($personId)]);
 
             return true;
         });
@@ -98,16 +101,16 @@ final readonly class SecondFactors
     {
         return $this->work->run(function () use ($personId, $code): array {
             if (!$this->accept($personId, $code)) {
-                throw new Refused('code', self::WRONG);
+                throw new WrongSecret('code', self::WRONG);
             }
-            $this->audit->add($this->row($personId)->text('name'), 'recovery-codes-renewed');
+            $this->audit->add(self::actor($this->row($personId)), 'recovery-codes-renewed');
 
             return $this->newCodes($personId);
         });
     }
 
     /** @throws Refused where everybody needs one */
-    public function remove(string $personId, string $by): void
+    public function remove(string $personId, Actor $by): void
     {
         if ($this->rules->requiresFactor()) {
             throw new Refused('code', 'Everybody here needs a second factor. Set up a new one instead; it takes the place of this.');
@@ -116,14 +119,19 @@ final readonly class SecondFactors
     }
 
     /** For somebody who has lost the device and the paper; where one is required they get a new one when they sign in. */
-    public function takeOff(string $personId, string $by): void
+    public function takeOff(string $personId, Actor $by): void
     {
         $this->work->run(function () use ($personId, $by): void {
             $row = $this->row($personId, ' FOR UPDATE');
             $this->connection->executeStatement("UPDATE journal.person SET factor = '', factor_awaited = '', factor_step = 0 WHERE id = ?", [$personId]);
             $this->connection->executeStatement('DELETE FROM journal.recovery_code WHERE person_id = ?', [$personId]);
-            $this->audit->add($by, 'factor-removed', ['who' => $row->text('name')]);
+            $this->audit->add($by, 'factor-removed', ['who' => $row->text('name'), 'whoId' => $personId]);
         });
+    }
+
+    private static function actor(Row $person): Actor
+    {
+        return new Actor($person->text('id'), $person->text('name'), Role::from($person->text('role')));
     }
 
     /** @return list<string> */

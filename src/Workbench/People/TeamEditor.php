@@ -6,9 +6,13 @@ namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
+use Lantern\Core\Person\InvitationRule;
+use Lantern\Core\Person\MailAddress;
 use Lantern\Core\Person\PasswordRule;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Person\Team;
+use Lantern\Core\Person\WrongSecret;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Copies\Row;
@@ -21,9 +25,6 @@ use Symfony\Component\Uid\UuidV7;
 /** Who works here: invites, gives roles, lets go. What each did stays. */
 final readonly class TeamEditor
 {
-    /** An invitation holds for three days. */
-    public const INVITED_FOR = '+72 hours';
-
     /** A link to a new password is for whoever asks for it now. */
     public const LINK_HOLDS = '+1 hour';
     private const MOST_NAME = 100;
@@ -67,13 +68,10 @@ final readonly class TeamEditor
      *
      * @throws Refused
      */
-    public function invite(string $mail, string $name, Role $role, string $by): string
+    public function invite(string $mail, string $name, Role $role, Actor $by): string
     {
-        $mail = mb_strtolower(trim($mail));
+        $mail = MailAddress::normal($mail) ?? throw new Refused('mail', 'This is no mail address. Write it like name@shop.example.');
         $name = trim((string) preg_replace('/\s+/u', ' ', $name));
-        if (false === filter_var($mail, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE) || mb_strlen($mail) > 254) {
-            throw new Refused('mail', 'This is no mail address. Write it like name@shop.example.');
-        }
         if ('' === $name || mb_strlen($name) > self::MOST_NAME) {
             throw new Refused('name', \sprintf('Write the name that the others know, in at most %d characters.', self::MOST_NAME));
         }
@@ -87,14 +85,14 @@ final readonly class TeamEditor
             $this->connection->executeStatement(<<<'SQL'
                 INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until) VALUES (:id, :mail, :name, :role, :hash, :by, :now, :until)
                 ON CONFLICT (mail) DO UPDATE SET name = excluded.name, role = excluded.role, token_hash = excluded.token_hash, invited_by = excluded.invited_by, at = excluded.at, until = excluded.until
-                SQL, ['id' => (new UuidV7())->toRfc4122(), 'mail' => $mail, 'name' => $name, 'role' => $role->value, 'hash' => self::hash($token), 'by' => $by, 'now' => $now->format(\DATE_ATOM), 'until' => $now->modify(self::INVITED_FOR)->format(\DATE_ATOM)]);
+                SQL, ['id' => (new UuidV7())->toRfc4122(), 'mail' => $mail, 'name' => $name, 'role' => $role->value, 'hash' => self::hash($token), 'by' => $by->name, 'now' => $now->format(\DATE_ATOM), 'until' => $now->modify(InvitationRule::HOLDS)->format(\DATE_ATOM)]);
             $this->audit->add($by, 'invited', ['mail' => $mail, 'role' => $role->value]);
 
             return $token;
         });
     }
 
-    public function takeBack(string $invitationId, string $by): void
+    public function takeBack(string $invitationId, Actor $by): void
     {
         $this->work->run(function () use ($invitationId, $by): void {
             $mail = $this->connection->fetchOne('DELETE FROM journal.invitation WHERE id = ? RETURNING mail', [$invitationId]);
@@ -130,34 +128,40 @@ final readonly class TeamEditor
             if (1 !== (int) $this->connection->executeStatement('DELETE FROM journal.invitation WHERE token_hash = ?', [self::hash($token)])) {
                 throw new NotThere('This invitation was used already, or is older than three days. Ask for another one.');
             }
-            $this->connection->executeStatement(<<<'SQL'
+            // Whoever worked here before comes back as the same person, and with nothing of what was theirs to sign in by.
+            $id = $this->connection->fetchOne(<<<'SQL'
                 INSERT INTO journal.person (id, name, mail, password, role) VALUES (:id, :name, :mail, :password, :role)
-                ON CONFLICT (mail) DO UPDATE SET name = excluded.name, password = excluded.password, role = excluded.role, left_at = NULL
+                ON CONFLICT (mail) DO UPDATE SET name = excluded.name, password = excluded.password, role = excluded.role, left_at = NULL, factor = '', factor_awaited = '', factor_step = 0, morning_mail = false, morning_mail_on = NULL
+                RETURNING id
                 SQL, ['id' => (new UuidV7())->toRfc4122(), 'name' => $invited->name, 'mail' => $invited->mail, 'password' => $this->hasher->hash($password), 'role' => $invited->role->value]);
-            $this->audit->add($invited->name, 'joined', ['mail' => $invited->mail, 'role' => $invited->role->value]);
+            $id = \is_string($id) ? $id : throw new \LogicException('The person has no id.');
+            $this->connection->executeStatement('DELETE FROM journal.recovery_code WHERE person_id = ?', [$id]);
+            $this->endLinks($id);
+            $this->audit->add(new Actor($id, $invited->name, $invited->role), 'joined', ['mail' => $invited->mail, 'role' => $invited->role->value]);
 
             return $invited;
         });
     }
 
     /** @throws Refused|NotThere */
-    public function giveRole(string $personId, Role $role, string $by): void
+    public function giveRole(string $personId, Role $role, Actor $by): void
     {
         $this->changing($personId, $role, function (string $name, Role $before) use ($personId, $role, $by): void {
             if ($before !== $role) {
                 $this->connection->executeStatement('UPDATE journal.person SET role = ? WHERE id = ?', [$role->value, $personId]);
-                $this->audit->add($by, 'role-changed', ['who' => $name, 'from' => $before->value, 'to' => $role->value]);
+                $this->audit->add($by, 'role-changed', ['who' => $name, 'whoId' => $personId, 'from' => $before->value, 'to' => $role->value]);
             }
         });
     }
 
     /** They cannot sign in any more, from now on; what they did stays. */
-    public function letGo(string $personId, string $by): void
+    public function letGo(string $personId, Actor $by): void
     {
         $this->changing($personId, null, function (string $name) use ($personId, $by): void {
             $this->connection->executeStatement('UPDATE journal.person SET left_at = ? WHERE id = ?', [$this->clock->now()->format(\DATE_ATOM), $personId]);
             $this->sessions->endAll($personId);
-            $this->audit->add($by, 'let-go', ['who' => $name]);
+            $this->endLinks($personId);
+            $this->audit->add($by, 'let-go', ['who' => $name, 'whoId' => $personId]);
         });
     }
 
@@ -167,12 +171,13 @@ final readonly class TeamEditor
         $this->work->run(function () use ($personId, $old, $new, $sessionId): void {
             $row = $this->person($personId);
             if (!$this->hasher->verify($row->text('password'), $old)) {
-                throw new Refused('old', 'This is not the password that you have now.');
+                throw new WrongSecret('old', 'This is not the password that you have now.');
             }
             PasswordRule::check($new, $this->known($row->text('name'), $row->text('mail')));
             $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($new), $personId]);
             $this->sessions->endAll($personId, $sessionId);
-            $this->audit->add($row->text('name'), 'password-changed');
+            $this->endLinks($personId);
+            $this->audit->add(self::actor($row), 'password-changed');
         });
     }
 
@@ -184,13 +189,18 @@ final readonly class TeamEditor
     }
 
     /** Somebody has to sign in anew, everywhere, but for the session that ends them. */
-    public function endSessions(string $personId, string $except, string $by): void
+    public function endSessions(string $personId, string $except, Actor $by): void
     {
         $this->work->run(function () use ($personId, $except, $by): void {
             $row = $this->person($personId);
             $this->sessions->endAll($personId, $except);
-            $this->audit->add($by, 'sessions-ended', ['who' => $row->text('name')]);
+            $this->audit->add($by, 'sessions-ended', ['who' => $row->text('name'), 'whoId' => $personId]);
         });
+    }
+
+    public function works(string $mail): bool
+    {
+        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.person WHERE mail = ? AND left_at IS NULL', [mb_strtolower(trim($mail))]);
     }
 
     /** @return string|null the token that the link has; null where nobody with this address works here */
@@ -201,7 +211,7 @@ final readonly class TeamEditor
         if (!\is_string($id)) {
             return null;
         }
-        $this->connection->executeStatement('DELETE FROM journal.password_link WHERE person_id = ?', [$id]);
+        $this->endLinks($id);
         $this->connection->executeStatement('INSERT INTO journal.password_link VALUES (?, ?, ?)', [self::hash($token), $id, $this->clock->now()->modify(self::LINK_HOLDS)->format(\DATE_ATOM)]);
 
         return $token;
@@ -214,14 +224,16 @@ final readonly class TeamEditor
      *
      * @throws NotThere
      */
-    public function letIn(string $personId, bool $withoutFactor, string $by): string
+    public function letIn(string $personId, bool $withoutFactor, Actor $by): string
     {
         return $this->work->run(function () use ($personId, $withoutFactor, $by): string {
             $row = $this->person($personId);
             if ($withoutFactor) {
                 $this->factors->takeOff($personId, $by);
+                // Whoever lost the device may have lost the laptop, too.
+                $this->sessions->endAll($personId);
             }
-            $this->audit->add($by, 'password-link', ['who' => $row->text('name')]);
+            $this->audit->add($by, 'password-link', ['who' => $row->text('name'), 'whoId' => $personId]);
 
             return $this->askForPassword($row->text('mail')) ?? throw new NotThere('This person does not work here any more.');
         });
@@ -242,10 +254,10 @@ final readonly class TeamEditor
             }
             $row = $this->person($id);
             PasswordRule::check($password, $this->known($row->text('name'), $row->text('mail')));
-            $this->connection->executeStatement('DELETE FROM journal.password_link WHERE person_id = ?', [$id]);
+            $this->endLinks($id);
             $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($password), $id]);
             $this->sessions->endAll($id);
-            $this->audit->add($row->text('name'), 'password-set-by-mail');
+            $this->audit->add(self::actor($row), 'password-set-by-mail');
         });
     }
 
@@ -276,6 +288,16 @@ final readonly class TeamEditor
             (new Team($roles))->refuseWithoutOwner($personId, $role);
             $change($row->text('name'), Role::from($row->text('role')));
         });
+    }
+
+    private function endLinks(string $personId): void
+    {
+        $this->connection->executeStatement('DELETE FROM journal.password_link WHERE person_id = ?', [$personId]);
+    }
+
+    private static function actor(Row $person): Actor
+    {
+        return new Actor($person->text('id'), $person->text('name'), Role::from($person->text('role')));
     }
 
     private static function hash(string $token): string

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Publishing;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Release\Fault;
 use Lantern\Core\Release\NotInOrder;
 use Lantern\Reading\Releases\ChangedReader;
@@ -62,7 +63,7 @@ final readonly class Publisher
      * @throws NotInOrder where the result would not be in order
      * @throws ChangedSince where something was edited since it was seen
      */
-    public function publish(string $by, ?string $seen = null, Progress $progress = new Progress(), ?\Closure $together = null): ?int
+    public function publish(Actor $by, ?string $seen = null, Progress $progress = new Progress(), ?\Closure $together = null): ?int
     {
         $many = false;
         $number = $this->connection->transactional(function () use ($by, $seen, $progress, $together, &$many): ?int {
@@ -104,17 +105,17 @@ final readonly class Publisher
             $this->measureAnew();
         }
         if (null !== $number) {
-            $this->events->dispatch(new Released($number, $by));
+            $this->events->dispatch(new Released($number, $by->name));
         }
 
         return $number;
     }
 
     /** @return array{string, int} id and number of the release */
-    private function begin(string $by): array
+    private function begin(Actor $by): array
     {
         $id = (new UuidV7())->toRfc4122();
-        $number = $this->connection->fetchOne("INSERT INTO journal.release (id, number, released_at, released_by, summary) SELECT ?, COALESCE(max(number), 0) + 1, ?, ?, '' FROM journal.release RETURNING number", [$id, $this->clock->now()->format(\DATE_ATOM), $by]);
+        $number = $this->connection->fetchOne("INSERT INTO journal.release (id, number, released_at, released_by, released_by_id, summary) SELECT ?, COALESCE(max(number), 0) + 1, ?, ?, ?, '' FROM journal.release RETURNING number", [$id, $this->clock->now()->format(\DATE_ATOM), $by->name, $by->id]);
 
         return [$id, is_numeric($number) ? (int) $number : throw new \LogicException('The release got no number.')];
     }

@@ -8,7 +8,6 @@ use Doctrine\DBAL\Connection;
 use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\People\AuditLog;
-use Lantern\Workbench\People\HouseRules;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -31,7 +30,6 @@ final readonly class JournalTidier
         private Copies $copies,
         private ClockInterface $clock,
         private AuditLog $audit,
-        private HouseRules $rules,
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
     ) {
     }
@@ -62,7 +60,8 @@ final readonly class JournalTidier
             'kept mails' => $this->delete('journal.mail', 'at < :before', $work),
             'what a mailing service was told' => $this->delete('journal.told_service', 'at < :before', $work),
             'links of letters' => $this->delete('journal.password_link', 'until < :before', ['before' => $now->format(\DATE_ATOM)]) + $this->delete('journal.invitation', 'until < :before', ['before' => $now->modify('-30 days')->format(\DATE_ATOM)]),
-            'what was done' => $this->audit->forget($this->rules->auditDays()),
+            'what was done' => $this->audit->forget(),
+            'attempts' => $this->delete('journal.attempt', 'day < :before', ['before' => $now->modify('-1 day')->format('Y-m-d')]),
             'sessions' => $this->delete('journal.session', 'sess_lifetime < :before', ['before' => $now->getTimestamp()]),
         ];
         // How many redirects there are is one sum again.

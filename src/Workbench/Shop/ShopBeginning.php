@@ -6,6 +6,7 @@ namespace Lantern\Workbench\Shop;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Menu\Bay;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Shop\ShopDetail;
 use Lantern\Workbench\Publishing\Publisher;
@@ -36,12 +37,12 @@ final readonly class ShopBeginning
 
     /**
      * @param string $name as ShopDetail::Name takes it
-     * @param string $by   who begins it
+     * @param Actor $by   who begins it
      */
-    public function make(string $name, string $timeZone, string $by): void
+    public function make(string $name, string $timeZone, Actor $by): void
     {
         foreach (self::PLACES as $position => [$kind, $title, $address, $listed]) {
-            $this->connection->executeStatement('INSERT INTO workbench.place (id, kind, title, address, position, listed, changed_by) VALUES (?, ?, ?, ?, ?, CAST(? AS boolean), ?)', [(new UuidV7())->toRfc4122(), $kind->value, $title, $address, $position, $listed ? 'true' : 'false', $by]);
+            $this->connection->executeStatement('INSERT INTO workbench.place (id, kind, title, address, position, listed, changed_by) VALUES (?, ?, ?, ?, ?, CAST(? AS boolean), ?)', [(new UuidV7())->toRfc4122(), $kind->value, $title, $address, $position, $listed ? 'true' : 'false', $by->name]);
         }
         foreach (self::BAYS as $id => $position) {
             $this->connection->executeStatement('INSERT INTO workbench.bay (id, position) VALUES (?, ?)', [$id, $position]);

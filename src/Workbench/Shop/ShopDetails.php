@@ -69,7 +69,7 @@ final readonly class ShopDetails
                 throw new Stale($now);
             }
             $this->writer->write($checked);
-            $this->audit->add($by->name, 'settings', ['which' => implode(', ', array_keys($checked))]);
+            $this->audit->add($by->actor(), 'settings', ['which' => implode(', ', array_keys($checked))]);
 
             return 'The details of the shop';
         });

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Admin\Http;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Tests\Admin\ApiTestCase;
 use Lantern\Workbench\Publishing\Publisher;
 
@@ -62,9 +63,9 @@ final class SecurityLogTest extends ApiTestCase
     public function testWhatACommandPublishesIsNotedToo(): void
     {
         $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets' WHERE address = '/papers'");
-        $this->service(Publisher::class)->publish('the command line');
+        $this->service(Publisher::class)->publish(Actor::commandLine('the command line'));
         self::assertMatchesRegularExpression('/"published".*"release":2,"by":"the command line"/', (string) file_get_contents($this->file));
-        $this->service(Publisher::class)->publish('the command line');
+        $this->service(Publisher::class)->publish(Actor::commandLine('the command line'));
         self::assertSame(1, substr_count((string) file_get_contents($this->file), '"published"'), 'where nothing waited, nothing was published');
     }
 

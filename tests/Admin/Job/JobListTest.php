@@ -63,7 +63,7 @@ final class JobListTest extends ApiTestCase
         self::assertSame('/binding-guides/many-7', $this->value("SELECT address FROM place WHERE title = 'Many 7'"), 'taken back as one');
     }
 
-    public function testWhoeverMayEditStopsAJobAndNobodyElse(): void
+    public function testItsPersonStopsAJobAndAnOwnerAndNobodyElse(): void
     {
         $this->makePages(3100);
         $job = $this->idOf($this->send('POST', '/api/releases', ['seen' => $this->at($this->get('/api/waiting'), 'state')]));
@@ -71,8 +71,12 @@ final class JobListTest extends ApiTestCase
         $this->send('POST', "/api/jobs/$job/stop");
         self::assertSame(403, $this->code());
         self::assertSame('waiting', $this->at($this->get('/api/jobs'), 0, 'state'), 'but everybody sees it');
+        $this->signIn('editor');
+        $this->send('POST', "/api/jobs/$job/stop");
+        self::assertSame([422, 'waiting'], [$this->code(), $this->value('SELECT state FROM journal.job')]);
         $this->signIn('owner');
         self::assertSame('stopped', $this->at($this->send('POST', "/api/jobs/$job/stop"), 'state'));
+        self::assertSame('Imke Ravensworth', $this->value("SELECT person FROM journal.audit WHERE what = 'job-stopped'"));
         ($this->service(JobWorker::class))(new DoJob($job));
         self::assertSame('1', $this->value('SELECT count(*) FROM journal.release'));
         $this->get('/api/jobs/'.DemoId::of('no such job'));

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Admin\Piece;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
 use Lantern\Tests\Admin\ApiTestCase;
@@ -449,7 +450,7 @@ final class LayoutsTest extends ApiTestCase
 
     private function publish(): void
     {
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
     }
 
     private function visit(string $path): Response

@@ -4,8 +4,14 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Admin\Preview;
 
+use Doctrine\ORM\EntityManagerInterface;
+use Lantern\Core\Person\Actor;
 use Lantern\Kernel;
 use Lantern\Tests\Admin\ApiTestCase;
+use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\People\OwnSessions;
+use Lantern\Workbench\People\TeamEditor;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Request;
 
 final class PreviewsTest extends ApiTestCase
@@ -27,6 +33,43 @@ final class PreviewsTest extends ApiTestCase
         self::assertSame(200, $this->looked($prefix)[0]);
         $this->signOut();
         self::assertSame([403, false], $this->looked($prefix));
+    }
+
+    /** @return iterable<string, array{\Closure(self, string): void}> */
+    public static function ends(): iterable
+    {
+        yield 'an owner ends their sessions' => [static fn (self $test, string $id) => $test->service(TeamEditor::class)->endSessions($id, '', Actor::commandLine())];
+        yield 'an owner lets them go' => [static fn (self $test, string $id) => $test->service(TeamEditor::class)->letGo($id, Actor::commandLine())];
+        yield 'they end it from another browser' => [static function (self $test, string $id): void {
+            $person = $test->service(EntityManagerInterface::class)->find(Person::class, $id) ?? throw new \LogicException();
+            $test->service(OwnSessions::class)->end($test->service(OwnSessions::class)->of($person)[0]->id, $person);
+        }];
+        yield 'a password is set by a letter' => [static fn (self $test, string $id) => $test->service(TeamEditor::class)->setPassword((string) $test->service(TeamEditor::class)->askForPassword('publisher@tansyandrook.example'), 'slow copper orchard tide')];
+        yield 'it was not used for three hours, and somebody looks' => [static function (self $test, string $id): void {
+            $test->workbench()->executeStatement("UPDATE journal.own_session SET seen_at = seen_at - interval '4 hours'");
+            $test->browser->request('GET', '/api/session');
+        }];
+    }
+
+    /** @param \Closure(self, string): void $end */
+    #[DataProvider('ends')]
+    public function testHoweverASessionEndsItsPreviewsDo(\Closure $end): void
+    {
+        $prefix = $this->opened();
+        self::assertSame(200, $this->looked($prefix)[0]);
+        $end($this, $this->person('publisher')->id);
+        self::assertSame('0', $this->value('SELECT count(*) FROM journal.own_session WHERE person_id = ?', $this->person('publisher')->id));
+        self::assertSame([403, false], $this->looked($prefix));
+    }
+
+    public function testAPreviewLastsNoLongerThanItsSessionMay(): void
+    {
+        $this->workbench()->executeStatement("UPDATE journal.own_session SET begun_at = now() - interval '11 hours 30 minutes'");
+        $view = $this->send('POST', '/api/previews', []);
+        $expires = $this->at($view, 'expires');
+        self::assertIsString($expires);
+        self::assertLessThan(31 * 60, (new \DateTimeImmutable($expires))->getTimestamp() - time());
+        self::assertSame('t', $this->value("SELECT CASE WHEN until < now() + interval '31 minutes' THEN 't' END FROM journal.preview_key"));
     }
 
     public function testADayThatThereIsNotIsNoMoment(): void

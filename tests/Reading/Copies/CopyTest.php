@@ -6,6 +6,7 @@ namespace Lantern\Tests\Reading\Copies;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Menu\HungMenu;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
@@ -50,10 +51,10 @@ final class CopyTest extends ShopTestCase
         self::assertContains('Tools', $labels($frame->kept($live, Visitor::guest($now))));
         $this->workbench()->executeStatement("UPDATE entry SET label = 'Hand tools' WHERE place_id = ?", [DemoId::of('categories/tools')]);
         self::assertContains('Tools', $labels($frame->kept($live, Visitor::guest($now))), 'nothing of the workbench shows');
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertContains('Hand tools', $labels($frame->kept($live, Visitor::guest($now))));
         $this->workbench()->executeStatement("UPDATE entry SET audience = 'customers' WHERE label = 'Hand tools'");
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertNotContains('Hand tools', $labels($frame->kept($live, Visitor::guest($now))));
         self::assertContains('Hand tools', $labels($frame->kept($live, Visitor::customer($now))), 'guests and customers are kept apart');
     }

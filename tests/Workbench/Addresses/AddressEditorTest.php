@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\Addresses;
 
 use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Mentions\AddressTouches;
@@ -79,7 +80,7 @@ final class AddressEditorTest extends ShopTestCase
     public function testTakenBackAfterVisitorsHaveSeenItLeavesARedirect(): void
     {
         $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/paper-care')], $this->person());
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $this->service(EditLog::class)->takeBack($edit, $this->person());
         self::assertSame(DemoId::of('pages/care-of-paper'), $this->value("SELECT goal_place_id FROM redirect WHERE source = '/paper-care'"));
         self::assertSame('0', $this->value("SELECT count(*) FROM redirect WHERE source = '/binding-guides/care-of-paper'"));

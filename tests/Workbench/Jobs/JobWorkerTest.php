@@ -97,6 +97,27 @@ final class JobWorkerTest extends ShopTestCase
         $this->assertDone($kind, 0);
     }
 
+    /** Whoever asked may have been let go, or do less by now, when a worker comes to it. */
+    #[DataProvider('kinds')]
+    public function testNothingIsDoneForSomebodyWhoMayNotAnyMore(JobKind $kind): void
+    {
+        foreach (["left_at = date_trunc('second', now())", "left_at = NULL, role = 'viewer'"] as $change) {
+            $job = $this->asked($kind);
+            $this->workbench()->executeStatement("UPDATE journal.person SET $change WHERE id = ?", [$job->personId]);
+            $this->work($job);
+            self::assertSame(JobState::Failed, $this->jobs()->get($job->id)->state);
+            $this->assertDone($kind, 0);
+        }
+    }
+
+    public function testAJobWhoseWorkerWasLostLongAgoStandsInNobodysWay(): void
+    {
+        $job = $this->asked(JobKind::Redirects);
+        $this->workbench()->executeStatement("UPDATE journal.job SET state = 'running', heard_at = now() - interval '2 hours'");
+        self::assertNotSame($job->id, $this->asked(JobKind::Redirects)->id);
+        self::assertSame(JobState::Failed, $this->jobs()->get($job->id)->state);
+    }
+
     public function testTwoOfAKindAreNotDoneAtOnce(): void
     {
         $first = $this->asked(JobKind::Redirects);
@@ -106,7 +127,7 @@ final class JobWorkerTest extends ShopTestCase
         } catch (Refused $refused) {
             self::assertStringContainsString('going on already', $refused->getMessage());
         }
-        self::assertSame(JobState::Stopped, $this->jobs()->stop($first->id)->state, 'what nobody began yet ends at once');
+        self::assertSame(JobState::Stopped, $this->jobs()->stop($first->id, $this->person()->actor())->state, 'what nobody began yet ends at once');
         $this->asked(JobKind::Redirects);
         self::assertCount(2, $this->jobs()->current($this->person()->id));
     }
@@ -140,7 +161,7 @@ final class JobWorkerTest extends ShopTestCase
         }
 
         return match ($kind) {
-            JobKind::Publish => $this->jobs()->ask($kind, $possible ? [] : ['seen' => 'something else'], $this->person()),
+            JobKind::Publish => $this->jobs()->ask($kind, $possible ? [] : ['seen' => 'something else'], $this->person('publisher')),
             JobKind::Addresses => $this->jobs()->ask($kind, ['wishes' => [['place' => DemoId::of('categories/papers'), 'seen' => $possible ? '/papers' : '/paper', 'to' => '/sheets', 'below' => true]]], $this->person()),
             JobKind::Redirects => $this->jobs()->ask($kind, [], $this->person(), "source,target\n/taken-1,/papers\n/taken-2,".($possible ? '/tools' : '').",\n/taken-3,/nowhere-at-all\n"),
             JobKind::Outside => throw new \LogicException('Nobody asks for that here.'),

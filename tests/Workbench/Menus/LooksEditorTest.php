@@ -6,6 +6,7 @@ namespace Lantern\Tests\Workbench\Menus;
 
 use Lantern\Core\Looks\Looks;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Looks\LooksSets;
@@ -57,7 +58,7 @@ final class LooksEditorTest extends ShopTestCase
             $this->editor()->change($setting, $value, $person);
         }
         self::assertSame(['As visitors see it now'], $sets());
-        $this->service(Publisher::class)->publish('Imke');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Imke'));
         self::assertSame(['As before the last change'], $sets());
         $this->editor()->take('before', $person);
         self::assertTrue($this->looks()->equals(Looks::of()), 'four changes, put back as one');

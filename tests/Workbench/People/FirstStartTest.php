@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\People;
 
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Reading\Shop\FirstFactsReader;
@@ -77,8 +78,8 @@ final class FirstStartTest extends ShopTestCase
     {
         $team = $this->service(TeamEditor::class);
         $id = $this->person()->id;
-        $team->letGo($id, 'Imke');
-        $team->accept($team->invite('editor@tansyandrook.example', 'Joss Tamblyn', Role::Viewer, 'Imke'), 'tin heron quarry lace');
+        $team->letGo($id, Actor::commandLine('Imke'));
+        $team->accept($team->invite('editor@tansyandrook.example', 'Joss Tamblyn', Role::Viewer, Actor::commandLine('Imke')), 'tin heron quarry lace');
         self::assertSame($id, $this->value("SELECT id FROM journal.person WHERE mail = 'editor@tansyandrook.example' AND left_at IS NULL AND role = 'viewer'"));
     }
 

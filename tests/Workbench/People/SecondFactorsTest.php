@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\People;
 
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\RecoveryCode;
 use Lantern\Core\Refused;
 use Lantern\Tests\ShopTestCase;
@@ -84,14 +85,14 @@ final class SecondFactorsTest extends ShopTestCase
     {
         [$factors, $id] = [$this->factors(), $this->person()->id];
         $factors->confirm($id, $factors->begin($id)->code(new \DateTimeImmutable()));
-        $this->service(HouseRules::class)->set(true, 365, 'Imke');
+        $this->service(HouseRules::class)->set(true, 365, Actor::commandLine('Imke'));
         try {
-            $factors->remove($id, 'Joss');
+            $factors->remove($id, Actor::commandLine('Joss'));
             self::fail('It was taken off.');
         } catch (Refused) {
             self::assertTrue($factors->has($id));
         }
-        $factors->takeOff($id, 'Imke');
+        $factors->takeOff($id, Actor::commandLine('Imke'));
         self::assertFalse($factors->has($id));
         self::assertSame(0, $factors->codesLeft($id));
     }
@@ -99,7 +100,7 @@ final class SecondFactorsTest extends ShopTestCase
     public function testSomebodyWhoHasLeftHasNone(): void
     {
         $id = $this->person()->id;
-        $this->service(TeamEditor::class)->letGo($id, 'Imke');
+        $this->service(TeamEditor::class)->letGo($id, Actor::commandLine('Imke'));
         $this->expectException(NotThere::class);
         $this->factors()->has($id);
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\People;
 
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Tests\ShopTestCase;
@@ -26,7 +27,7 @@ final class TeamEditorTest extends ShopTestCase
     public function testWhomNobodyCanInviteIsSaidWhy(string $mail, string $name, string $field): void
     {
         try {
-            $this->team()->invite($mail, $name, Role::Editor, 'Imke');
+            $this->team()->invite($mail, $name, Role::Editor, Actor::commandLine('Imke'));
             self::fail('It was taken.');
         } catch (Refused $refused) {
             self::assertSame($field, $refused->field);
@@ -36,18 +37,18 @@ final class TeamEditorTest extends ShopTestCase
 
     public function testANameMayBeAsLongAsANameIs(): void
     {
-        $this->team()->invite('nell@tansyandrook.example', str_repeat('ü', 100), Role::Editor, 'Imke');
+        $this->team()->invite('nell@tansyandrook.example', str_repeat('ü', 100), Role::Editor, Actor::commandLine('Imke'));
         $this->expectException(Refused::class);
-        $this->team()->invite('nora@tansyandrook.example', str_repeat('ü', 101), Role::Editor, 'Imke');
+        $this->team()->invite('nora@tansyandrook.example', str_repeat('ü', 101), Role::Editor, Actor::commandLine('Imke'));
     }
 
     public function testAnInvitationThatWasTakenBackLeadsNowhere(): void
     {
-        $token = $this->team()->invite('nell@tansyandrook.example', 'Nell', Role::Editor, 'Imke');
+        $token = $this->team()->invite('nell@tansyandrook.example', 'Nell', Role::Editor, Actor::commandLine('Imke'));
         $invited = $this->team()->invited();
         self::assertSame(['nell@tansyandrook.example'], array_map(static fn (Invited $one): string => $one->mail, $invited));
-        $this->team()->takeBack($invited[0]->id, 'Imke');
-        foreach ([fn () => $this->team()->invitation($token), fn () => $this->team()->accept($token, self::PASSWORD), fn () => $this->team()->takeBack($invited[0]->id, 'Imke')] as $act) {
+        $this->team()->takeBack($invited[0]->id, Actor::commandLine('Imke'));
+        foreach ([fn () => $this->team()->invitation($token), fn () => $this->team()->accept($token, self::PASSWORD), fn () => $this->team()->takeBack($invited[0]->id, Actor::commandLine('Imke'))] as $act) {
             try {
                 $act();
                 self::fail('It was still there.');
@@ -59,7 +60,7 @@ final class TeamEditorTest extends ShopTestCase
 
     public function testTheTokenItselfIsKeptNowhere(): void
     {
-        $token = $this->team()->invite('nell@tansyandrook.example', 'Nell', Role::Editor, 'Imke');
+        $token = $this->team()->invite('nell@tansyandrook.example', 'Nell', Role::Editor, Actor::commandLine('Imke'));
         self::assertSame('0', $this->value('SELECT count(*) FROM journal.invitation WHERE token_hash = ?', $token));
         self::assertNotSame('', (string) $this->team()->askForPassword('editor@tansyandrook.example'));
         self::assertSame('0', $this->value('SELECT count(*) FROM journal.password_link WHERE length(token_hash) <> 64'));
@@ -67,7 +68,7 @@ final class TeamEditorTest extends ShopTestCase
 
     public function testAPasswordThatIsRefusedUsesUpNothing(): void
     {
-        $token = $this->team()->invite('nell@tansyandrook.example', 'Nell Askew', Role::Editor, 'Imke');
+        $token = $this->team()->invite('nell@tansyandrook.example', 'Nell Askew', Role::Editor, Actor::commandLine('Imke'));
         foreach (['short', 'nell@tansyandrook.example', str_repeat('ab', 20)] as $password) {
             try {
                 $this->team()->accept($token, $password);
@@ -83,19 +84,19 @@ final class TeamEditorTest extends ShopTestCase
     public function testThoseWhoLeftStandLastAndCannotBeGivenARole(): void
     {
         $editor = $this->person()->id;
-        $this->team()->letGo($editor, 'Imke');
+        $this->team()->letGo($editor, Actor::commandLine('Imke'));
         $all = $this->team()->all();
         self::assertSame($editor, $all[\count($all) - 1]->id);
         self::assertNotNull($all[\count($all) - 1]->leftAt);
         self::assertSame([], array_filter(\array_slice($all, 0, -1), static fn (Colleague $one): bool => null !== $one->leftAt));
         $this->expectException(NotThere::class);
-        $this->team()->giveRole($editor, Role::Owner, 'Imke');
+        $this->team()->giveRole($editor, Role::Owner, Actor::commandLine('Imke'));
     }
 
     public function testARoleThatSomebodyHasAlreadyIsNoNews(): void
     {
         $before = $this->value("SELECT count(*) FROM journal.audit WHERE what = 'role-changed'");
-        $this->team()->giveRole($this->person()->id, Role::Editor, 'Imke');
+        $this->team()->giveRole($this->person()->id, Role::Editor, Actor::commandLine('Imke'));
         self::assertSame($before, $this->value("SELECT count(*) FROM journal.audit WHERE what = 'role-changed'"));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\Places;
 
 use Lantern\Core\Answer\Answerer;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Revision;
 use Lantern\Core\Refused;
@@ -26,7 +27,7 @@ final class PlaceEditorTest extends ShopTestCase
         $this->move('pages/care-of-paper', '/binding-guides/looking-after-paper');
         self::assertSame('301 /binding-guides/looking-after-paper', $this->answer('/binding-guides/care-of-paper'));
         self::assertSame('200 ', $this->answer('/binding-guides/care-of-paper', live: true), 'visitors see nothing of it yet');
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame('301 /binding-guides/looking-after-paper', $this->answer('/binding-guides/care-of-paper', live: true));
         self::assertSame('200 ', $this->answer('/binding-guides/looking-after-paper', live: true));
     }
@@ -57,9 +58,9 @@ final class PlaceEditorTest extends ShopTestCase
     public function testTwoMovesInARowAreStillOneHop(): void
     {
         $this->move('categories/papers', '/sheets', carry: true);
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $this->move('categories/papers', '/leaves', carry: true);
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         foreach (['/papers/marbled', '/sheets/marbled', '/marbled-papers', '/paper-marbling'] as $old) {
             self::assertSame('301 /leaves/marbled', $this->answer($old, live: true), $old);
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\Places;
 
 use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Revision;
@@ -115,22 +116,22 @@ final class PlaceMakerTest extends ShopTestCase
     public function testAPolicyWithAnEmptyBlankIsNotPublished(): void
     {
         $this->removePolicies();
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $this->service(PolicyWriter::class)->write([StartingText::Returns], null, true, $this->person());
         $details = $this->service(ShopDetails::class);
         $details->change(ShopDetails::version($details->all()), ['mail' => '', 'days_to_return' => ''], $this->person());
         try {
-            $this->service(Publisher::class)->publish('Joss');
+            $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             self::fail('It was published.');
         } catch (Refused $refused) {
             self::assertSame('“Returns” still has 2 empty blanks: days to return, mail address. Fill them in the shop’s details, or take them out of the text.', $refused->getMessage());
         }
         self::assertSame('0', $this->value("SELECT count(*) FROM live.place WHERE kind = 'policy'"), 'nothing is half published');
         $details->change(ShopDetails::version($details->all()), ['mail' => 'write@tansyandrook.example', 'days_to_return' => '14'], $this->person());
-        self::assertNotNull($this->service(Publisher::class)->publish('Joss'));
+        self::assertNotNull($this->service(Publisher::class)->publish(Actor::commandLine('Joss')));
         $details->change(ShopDetails::version($details->all()), ['mail' => ''], $this->person());
         $this->expectExceptionMessage('“Returns” still has an empty blank: mail address.');
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
     }
 
     public function testDetailsAreNotOverwrittenInSilence(): void

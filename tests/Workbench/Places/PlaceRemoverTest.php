@@ -8,6 +8,7 @@ use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Impact\Onward;
 use Lantern\Core\Impact\Relative;
 use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
@@ -44,7 +45,7 @@ final class PlaceRemoverTest extends ShopTestCase
         self::assertSame($papers, $this->value("SELECT parent_id FROM place WHERE address = '/papers/marbled/combed'"));
         self::assertSame('heading|Marbled papers', $this->value("SELECT target_kind || '|' || label FROM entry e WHERE e.piece IS NULL AND EXISTS (SELECT FROM entry c WHERE c.parent_id = e.id AND c.place_id = ?)", DemoId::of('categories/combed')), 'children keep a heading');
         self::assertSame('0', $this->value('SELECT count(*) FROM entry WHERE place_id = ?', $marbled));
-        $this->service(Publisher::class)->publish('Joss');
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         foreach (['/papers/marbled', '/marbled-papers', '/paper-marbling'] as $old) {
             self::assertSame('301 /papers', $this->answer($old), $old);
         }
@@ -58,7 +59,7 @@ final class PlaceRemoverTest extends ShopTestCase
             $id = DemoId::of($key);
             $address = $this->value('SELECT address FROM place WHERE id = ?', $id);
             $this->remover()->remove($id, $this->version($id), $onward, $this->person());
-            $this->service(Publisher::class)->publish('Joss');
+            $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             self::assertSame($answers, $this->answer($address), $key);
         }
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Workbench\Publishing;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Core\Release\WaitingChange;
 use Lantern\Demo\DemoId;
@@ -21,7 +22,7 @@ final class PublisherTest extends ShopTestCase
             self::assertNotSame('0', $this->value("SELECT count(*) FROM live.$table"), $table);
         }
         self::assertSame([], $this->reader()->waiting()->changes);
-        self::assertNull($this->publisher()->publish('Joss'), 'nothing waits, so nothing is released');
+        self::assertNull($this->publisher()->publish(Actor::commandLine('Joss')), 'nothing waits, so nothing is released');
     }
 
     public function testWhatIsPutBackByHandDoesNotWait(): void
@@ -39,7 +40,7 @@ final class PublisherTest extends ShopTestCase
         $this->workbench()->executeStatement('DELETE FROM redirect WHERE source = ?', ['/sale']);
         $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, position, label, target_kind) VALUES (?, ?, 9, 'Late', 'heading')", [DemoId::of('late'), DemoId::of('menus/header')]);
         self::assertSame(['Header', 'Sheets', '/sale'], $this->waitingNames());
-        self::assertSame(2, $this->publisher()->publish('Joss Tamblyn'));
+        self::assertSame(2, $this->publisher()->publish(Actor::commandLine('Joss Tamblyn')));
         self::assertSame([], $this->waitingNames());
         self::assertSame('Sheets', $this->value('SELECT title FROM live.place WHERE id = ?', $papers));
         self::assertSame('0', $this->value("SELECT count(*) FROM live.redirect WHERE source = '/sale'"));
@@ -57,7 +58,7 @@ final class PublisherTest extends ShopTestCase
             $this->workbench()->executeStatement('SET CONSTRAINTS ALL DEFERRED');
             $this->workbench()->executeStatement("UPDATE place SET address = CASE address WHEN '/papers/block' THEN '/papers/paste' ELSE '/papers/block' END WHERE address IN ('/papers/block', '/papers/paste')");
         });
-        self::assertSame(2, $this->publisher()->publish('Joss'));
+        self::assertSame(2, $this->publisher()->publish(Actor::commandLine('Joss')));
         self::assertSame('Paste papers', $this->value("SELECT title FROM live.place WHERE address = '/papers/block'"));
     }
 
@@ -65,7 +66,7 @@ final class PublisherTest extends ShopTestCase
     {
         $this->workbench()->executeStatement('DELETE FROM place WHERE id = ?', [DemoId::of('categories/combed')]);
         try {
-            $this->publisher()->publish('Joss');
+            $this->publisher()->publish(Actor::commandLine('Joss'));
             self::fail('It was published.');
         } catch (Refused $refused) {
             self::assertStringContainsString('in “Header” leads to a place that is no longer there', $refused->getMessage());
@@ -81,7 +82,7 @@ final class PublisherTest extends ShopTestCase
         $publishing->wait();
         $this->assertNothingOrEverything(published: false);
         $this->server('lantern_test')->exec('DROP TRIGGER slowly ON live.redirect');
-        self::assertSame(2, $this->publisher()->publish('Joss'), 'what waited still waits, and can be published');
+        self::assertSame(2, $this->publisher()->publish(Actor::commandLine('Joss')), 'what waited still waits, and can be published');
         $this->assertNothingOrEverything(published: true);
     }
 
@@ -138,13 +139,13 @@ final class PublisherTest extends ShopTestCase
         $told = $this->reader()->waiting()->changes;
         self::assertCount(300, $told);
         self::assertSame(900, $this->reader()->waiting()->more);
-        $number = $this->publisher()->publish('Joss');
+        $number = $this->publisher()->publish(Actor::commandLine('Joss'));
         self::assertSame('1,200 redirects', $this->value('SELECT summary FROM journal.release WHERE number = ?', $number));
         self::assertSame('1200', $this->value("SELECT count(*) FROM live.redirect WHERE source LIKE '/many/%'"));
         self::assertSame('1200', $this->value('SELECT count(*) FROM journal.release_row r JOIN journal.release n ON n.id = r.release_id WHERE n.number = ? AND r.before IS NULL', $number));
         $this->workbench()->executeStatement("DELETE FROM redirect WHERE source LIKE '/many/1%'");
         $this->workbench()->executeStatement("UPDATE redirect SET status = 302 WHERE source = '/many/2'");
-        $this->publisher()->publish('Joss');
+        $this->publisher()->publish(Actor::commandLine('Joss'));
         self::assertSame('888 302', $this->value("SELECT count(*) || ' ' || min(status) FILTER (WHERE source = '/many/2') FROM live.redirect WHERE source LIKE '/many/%'"));
         self::assertSame([], $this->reader()->waiting()->changes);
         self::assertSame(0, $this->reader()->waiting()->more);

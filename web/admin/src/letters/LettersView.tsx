@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { api, ask } from '../data/client';
 import { sessionQuery } from '../data/queries';
@@ -52,6 +52,7 @@ export default function LettersView() {
             )}
           </div>
           <Part name="Mails">
+            <Failed />
             {!letters.data.keepsMails && <p className="text-soft">A mail server takes the mails of the shop. None is kept here.</p>}
             {letters.data.keepsMails && letters.data.mails.length === 0 && (
               <p className="text-soft">No mail was sent yet. As long as no mail server is configured, they are kept here instead of being sent.</p>
@@ -88,6 +89,52 @@ export default function LettersView() {
         </>
       )}
     </main>
+  );
+}
+
+/** What could not be sent or done, however often it was tried. */
+function Failed() {
+  const failed = useQuery({
+    queryKey: ['letters', 'failed'],
+    queryFn: ({ signal }) => ask(api.GET('/api/letters/failed', { signal })),
+    staleTime: 0,
+    refetchInterval: 10_000,
+  });
+  const client = useQueryClient();
+  const act = useMutation({
+    mutationFn: ({ id, again }: { id: string; again: boolean }) =>
+      ask(
+        again
+          ? api.POST('/api/letters/failed/{number}/again', { params: { path: { number: Number(id) } } })
+          : api.DELETE('/api/letters/failed/{number}', { params: { path: { number: Number(id) } } }),
+      ),
+    onSuccess: (left) => client.setQueryData(['letters', 'failed'], left),
+  });
+  if (!failed.data || failed.data.length === 0) return null;
+  return (
+    <section aria-label="Not sent" className="mb-2 grid gap-2 rounded-md border border-brick bg-brick-wash p-4">
+      <h3>{failed.data.length === 1 ? 'One thing could not be sent or done' : `${failed.data.length} things could not be sent or done`}</h3>
+      {act.error && <Trouble words={act.error.message} onAgain={() => act.reset()} />}
+      <ul className="grid gap-2">
+        {failed.data.map(({ id, says, at, why }) => (
+          <li key={id} className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
+            <span className="min-w-0 flex-1">
+              <strong>{says}</strong>
+              <span className="block text-sm break-words">
+                Tried the last time {when(at)}
+                {why && `: ${why}`}
+              </span>
+            </span>
+            <button type="button" className="button" disabled={act.isPending} onClick={() => act.mutate({ id, again: true })}>
+              Send it again
+            </button>
+            <button type="button" className="button" disabled={act.isPending} onClick={() => act.mutate({ id, again: false })}>
+              Let it go
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

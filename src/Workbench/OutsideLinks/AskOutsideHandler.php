@@ -2,17 +2,15 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Workbench\Findings;
+namespace Lantern\Workbench\OutsideLinks;
 
 use Lantern\Core\Refused;
-use Lantern\Workbench\Jobs\JobKind;
-use Lantern\Workbench\Jobs\Jobs;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 
-#[AsMessageHandler]
+#[AsMessageHandler(sign: true)]
 final readonly class AskOutsideHandler
 {
-    public function __construct(private Jobs $jobs, private OutsideLinks $links)
+    public function __construct(private OutsideRound $round, private OutsideLinks $links)
     {
     }
 
@@ -22,7 +20,7 @@ final readonly class AskOutsideHandler
             return;
         }
         try {
-            $this->jobs->ask(JobKind::Outside, [], null);
+            $this->round->begin(null);
         } catch (Refused) {
             // It goes on already.
             return;

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Tests\Workbench\Findings;
+namespace Lantern\Tests\Workbench\OutsideLinks;
 
-use Lantern\Workbench\Findings\MadeUpWorldClient;
-use Lantern\Workbench\Findings\OutsideAsker;
-use Lantern\Workbench\Findings\OutsideClient;
+use Lantern\Workbench\OutsideLinks\MadeUpWorldClient;
+use Lantern\Workbench\OutsideLinks\OutsideAsker;
+use Lantern\Workbench\OutsideLinks\OutsideClient;
+use Lantern\Workbench\OutsideLinks\PacedClient;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\HttpClient\Exception\TransportException;
@@ -14,6 +15,8 @@ use Symfony\Component\HttpClient\MockHttpClient;
 use Symfony\Component\HttpClient\NoPrivateNetworkHttpClient;
 use Symfony\Component\HttpClient\Response\MockResponse;
 use Symfony\Component\Process\Process;
+use Symfony\Component\RateLimiter\RateLimiterFactory;
+use Symfony\Component\RateLimiter\Storage\InMemoryStorage;
 
 /** Asked of a real server, which never answers, answers for ever, leads astray. */
 final class OutsideAskerTest extends TestCase
@@ -99,5 +102,54 @@ final class OutsideAskerTest extends TestCase
             $asker->ask($url);
         }
         self::assertCount(5, $asked);
+    }
+
+    /** Where a redirect leads is read as the RFCs say (RFC 3986, 5.2.2; RFC 9110, 10.2.2). */
+    #[TestWith(['https://a.example/b/c', '?lang=en', 'https://a.example/b/c?lang=en'])]
+    #[TestWith(['https://a.example/b/c', '../x', 'https://a.example/x'])]
+    #[TestWith(['https://a.example/b/c', 'd', 'https://a.example/b/d'])]
+    #[TestWith(['https://a.example/b/c', '//b.example/d', 'https://b.example/d'])]
+    #[TestWith(['https://a.example/x#sizes', '/y', 'https://a.example/y#sizes'])]
+    #[TestWith(['https://a.example/x#sizes', '/y#other', 'https://a.example/y#other'])]
+    public function testWhereARedirectLeads(string $from, string $location, string $to): void
+    {
+        $asked = [];
+        $client = new MockHttpClient(static function (string $method, string $url) use (&$asked, $location): MockResponse {
+            $asked[] = $url;
+
+            return 1 === \count($asked) ? new MockResponse('', ['http_code' => 301, 'response_headers' => ["Location: $location"]]) : new MockResponse();
+        });
+        self::assertSame($to, (new OutsideAsker($client))->ask($from)->moved);
+    }
+
+    /** Everything that one question takes: the body where the head was refused, redirects and the hosts they lead to, https beside http. */
+    public function testASecondPassesBetweenAnyTwoRequestsToOneHost(): void
+    {
+        $asked = [];
+        $inside = new MockHttpClient(static function (string $method, string $url) use (&$asked): MockResponse {
+            $asked[] = [parse_url($url, \PHP_URL_HOST), microtime(true)];
+
+            return 'HEAD' === $method ? new MockResponse('', ['http_code' => 405]) : new MockResponse('', str_contains($url, 'a.example') ? ['http_code' => 302, 'response_headers' => ['Location: https://b.example/']] : []);
+        });
+        $paces = new RateLimiterFactory(['id' => 'outside_host', 'policy' => 'token_bucket', 'limit' => 1, 'rate' => ['interval' => '1 second']], new InMemoryStorage());
+        $asker = new OutsideAsker(new PacedClient($inside, $paces));
+        $asker->ask('https://a.example/1');
+        $asker->ask('https://a.example/2');
+        $last = [];
+        foreach ($asked as [$host, $at]) {
+            self::assertGreaterThanOrEqual(0.98, $at - ($last[$host] ?? 0.0));
+            $last[$host] = $at;
+        }
+        self::assertCount(8, $asked);
+    }
+
+    #[TestWith(['http://192.0.0.8/'])]
+    #[TestWith(['http://224.0.0.1/'])]
+    #[TestWith(['http://239.255.255.250/'])]
+    #[TestWith(['http://[ff02::1]/'])]
+    #[TestWith(['http://[64:ff9b::7f00:1]/'])]
+    public function testWhatIsNotOutThereForEverybodyIsNotAsked(string $url): void
+    {
+        self::assertSame([0, 'its name leads into a private network'], [($answer = (new OutsideAsker(OutsideClient::make(null), 0.5))->ask($url))->status, $answer->why]);
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Workbench\Findings;
+namespace Lantern\Workbench\OutsideLinks;
 
 use Symfony\Component\HttpClient\DecoratorTrait;
 use Symfony\Component\HttpClient\HttpClient;

@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace Lantern\Workbench\Findings;
+namespace Lantern\Workbench\OutsideLinks;
 
+use League\Uri\Exceptions\SyntaxError;
+use League\Uri\Uri;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\HttpClient\Exception\ExceptionInterface;
 use Symfony\Contracts\HttpClient\HttpClientInterface;
@@ -21,6 +23,8 @@ final readonly class OutsideAsker
 
     /** How long a host is left alone that says that it is asked too often, and for how long. */
     private const PATIENCE = 3600;
+    private const LEAST_PATIENCE = 60;
+    private const MOST_PATIENCE = 86_400;
 
     /** @param float $seconds that an answer may take */
     public function __construct(#[Autowire(service: 'lantern.outside_client')] private HttpClientInterface $client, private float $seconds = self::SECONDS)
@@ -42,43 +46,40 @@ final readonly class OutsideAsker
     {
         $at = $url;
         $forGood = true;
-        $seen = [$at => true];
+        $seen = [self::withoutFragment($at) => true];
         for ($hops = 0;; ++$hops) {
             try {
-                [$status, $location, $patience] = $this->once($at);
+                $answer = $this->once($at);
             } catch (ExceptionInterface $failure) {
                 return new AskedOutside(0, null, false, self::words($failure));
             }
-            if (429 === $status || 503 === $status) {
-                return new AskedOutside($status, null, false, 'asks for patience', min($patience ?? self::PATIENCE, 86_400));
+            if ($answer->asksForPatience()) {
+                return new AskedOutside($answer->status, null, false, 'asks for patience', min(max($answer->retryAfter ?? self::PATIENCE, self::LEAST_PATIENCE), self::MOST_PATIENCE), self::host($at));
             }
-            if (!\in_array($status, [301, 302, 303, 307, 308], true) || null === $location) {
+            if (!$answer->redirects() || null === $answer->location) {
                 // An answer that is no page, but no “not found” either, is somebody’s choice: a page behind a sign-in, say.
-                $arrived = $status < 400 || \in_array($status, [401, 403, 405, 451], true);
+                $arrived = $answer->status < 400 || \in_array($answer->status, [401, 403, 405, 451], true);
 
-                return new AskedOutside($arrived ? 200 : $status, $arrived && $hops > 0 && $forGood ? $at : null, false, '');
+                return new AskedOutside($arrived ? 200 : $answer->status, $arrived && $hops > 0 && $forGood ? $at : null, false, '');
             }
-            $forGood = $forGood && (301 === $status || 308 === $status);
-            if ($hops >= self::MOST_REDIRECTS || isset($seen[$location])) {
+            $forGood = $forGood && $answer->isForGood();
+            $next = $answer->location;
+            if ($hops >= self::MOST_REDIRECTS || isset($seen[self::withoutFragment($next)])) {
                 return new AskedOutside(0, null, false, 'it redirects in a circle, or too often');
             }
-            if (1 !== preg_match('/^https?:\/\/[^\/]/i', $location)) {
+            if (1 !== preg_match('/^https?:\/\/[^\/]/i', $next)) {
                 return new AskedOutside(0, null, false, 'it redirects to what is no web address');
             }
-            $seen[$location] = true;
-            $at = $location;
+            $seen[self::withoutFragment($next)] = true;
+            $at = $next;
         }
     }
 
-    /**
-     * @return array{int, string|null, int|null} status, where it redirects to, after how many seconds to ask again
-     *
-     * @throws ExceptionInterface
-     */
-    private function once(string $url): array
+    /** @throws ExceptionInterface */
+    private function once(string $url): HttpAnswer
     {
         $answer = $this->request('HEAD', $url);
-        if (\in_array($answer[0], [400, 403, 404, 405, 500, 501], true)) {
+        if (\in_array($answer->status, [400, 403, 404, 405, 500, 501], true)) {
             // Some answer otherwise, or not at all, when only the head is asked for.
             $answer = $this->request('GET', $url);
         }
@@ -86,12 +87,8 @@ final readonly class OutsideAsker
         return $answer;
     }
 
-    /**
-     * @return array{int, string|null, int|null}
-     *
-     * @throws ExceptionInterface
-     */
-    private function request(string $method, string $url): array
+    /** @throws ExceptionInterface */
+    private function request(string $method, string $url): HttpAnswer
     {
         $response = $this->client->request($method, $url, [
             'max_redirects' => 0, 'timeout' => $this->seconds, 'max_duration' => $this->seconds, 'buffer' => false, 'headers' => ['User-Agent' => self::NAME, 'Accept' => '*/*'],
@@ -102,21 +99,41 @@ final readonly class OutsideAsker
         // What comes after the head is left where it is.
         $response->cancel();
 
-        return [$status, null === $location ? null : self::absolute($location, $url), isset($headers['retry-after'][0]) && ctype_digit($headers['retry-after'][0]) ? (int) $headers['retry-after'][0] : null];
+        return new HttpAnswer($status, null === $location ? null : self::absolute($location, $url), self::seconds($headers['retry-after'][0] ?? ''));
     }
 
+    /** Resolved against the address that was asked (RFC 3986, 5.2), whose fragment goes along where the new one has none (RFC 9110, 10.2.2). */
     private static function absolute(string $location, string $from): string
     {
-        if (1 === preg_match('/^[a-z][a-z0-9+.-]*:/i', $location)) {
+        try {
+            $resolved = Uri::new($from)->resolve($location);
+            $fragment = Uri::new($from)->getFragment();
+
+            return (null === $resolved->getFragment() && null !== $fragment ? $resolved->withFragment($fragment) : $resolved)->toString();
+        } catch (SyntaxError) {
             return $location;
         }
-        $parts = parse_url($from);
-        $origin = \is_array($parts) ? ($parts['scheme'] ?? 'http').'://'.($parts['host'] ?? '').(isset($parts['port']) ? ":{$parts['port']}" : '') : '';
-        if (str_starts_with($location, '//')) {
-            return (\is_array($parts) ? $parts['scheme'] ?? 'http' : 'http').":$location";
-        }
+    }
 
-        return $origin.(str_starts_with($location, '/') ? $location : rtrim(\dirname(\is_array($parts) ? $parts['path'] ?? '/' : '/'), '/')."/$location");
+    private static function withoutFragment(string $url): string
+    {
+        return explode('#', $url, 2)[0];
+    }
+
+    private static function host(string $url): string
+    {
+        return OutsideLinks::host($url);
+    }
+
+    /** Retry-After as seconds or as a date (RFC 9110, 10.2.3); null where it says nothing that can be read. */
+    private static function seconds(string $retryAfter): ?int
+    {
+        if (ctype_digit($retryAfter)) {
+            return (int) substr($retryAfter, 0, 9);
+        }
+        $date = \DateTimeImmutable::createFromFormat(\DATE_RFC7231, $retryAfter);
+
+        return false === $date ? null : max(0, $date->getTimestamp() - time());
     }
 
     private static function words(ExceptionInterface $failure): string

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Lantern\Admin\Letter;
+
+use Lantern\Admin\SignIn\PasswordWanted;
+use Lantern\Letters\LetterToPerson;
+use Lantern\Letters\TellOfTheMorning;
+use Lantern\Letters\TellPersonOfTheMorning;
+use Lantern\Letters\TellService;
+use Lantern\Letters\WriteLetter;
+use Lantern\Workbench\Findings\KeepUp;
+use Lantern\Workbench\Findings\WalkOver;
+use Lantern\Workbench\Jobs\DoJob;
+use Lantern\Workbench\OutsideLinks\AskHost;
+use Lantern\Workbench\OutsideLinks\AskOutside;
+
+/** Says what could not be done: the one place where these sentences are made. */
+final class FailedWords
+{
+    public static function of(object $message): string
+    {
+        return match (true) {
+            $message instanceof LetterToPerson && 'invitation' === $message->letter => "The invitation to {$message->mail}",
+            $message instanceof LetterToPerson, $message instanceof PasswordWanted => "The letter for a new password to {$message->mail}",
+            $message instanceof WriteLetter => 'A letter to somebody who signed up',
+            $message instanceof TellService => "Telling the mailing service that {$message->address} {$message->type} “{$message->list}”",
+            $message instanceof TellOfTheMorning, $message instanceof TellPersonOfTheMorning => 'The mail of the morning',
+            $message instanceof DoJob => 'A job',
+            $message instanceof WalkOver, $message instanceof KeepUp => 'Looking over the shop',
+            $message instanceof AskHost => "Asking {$message->host}",
+            $message instanceof AskOutside => 'Asking other web sites',
+            default => (new \ReflectionClass($message))->getShortName(),
+        };
+    }
+}
