@@ -10,6 +10,7 @@ use Lantern\Letters\TellService;
 use Lantern\Letters\WriteLetter;
 use Lantern\Node\NodeCache;
 use Lantern\Reading\Copies\ConnectionSettings;
+use Lantern\Workbench\Findings\CatchUp;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\Jobs\DoJob;
@@ -112,7 +113,7 @@ return static function (ContainerConfigurator $container): void {
             ],
             'routing' => [
                 DoJob::class => 'jobs',
-                WalkOver::class => 'checks', KeepUp::class => 'checks',
+                WalkOver::class => 'checks', KeepUp::class => 'checks', CatchUp::class => 'checks',
                 AskOutside::class => 'outside', AskHost::class => 'outside',
                 WriteLetter::class => 'letters', TellService::class => 'letters', LetterToPerson::class => 'letters', PasswordWanted::class => 'letters', TellOfTheMorning::class => 'letters', TellPersonOfTheMorning::class => 'letters',
             ],

@@ -71,7 +71,7 @@ final class Walls
         foreach (self::ROOMS as $room => $known) {
             $own = array_map(static fn (string $one) => Selector::inNamespace("Lantern\\Core\\$one"), [$room, ...$known]);
             yield $room => PHPat::rule()->classes(Selector::inNamespace("Lantern\\Core\\$room"))
-                ->canOnly()->dependOn()->classes(Selector::classname(\Lantern\Core\Refused::class), Selector::classname(\Lantern\Core\NotThere::class), Selector::classname(\Lantern\Core\Visitor::class), Selector::classname(\Lantern\Core\Moment::class), Selector::isStandardClass(), ...$own)
+                ->canOnly()->dependOn()->classes(Selector::classname(\Lantern\Core\Refused::class), Selector::classname(\Lantern\Core\NotThere::class), Selector::classname(\Lantern\Core\Visitor::class), Selector::classname(\Lantern\Core\Moment::class), Selector::classname(\Lantern\Core\With::class), Selector::isStandardClass(), ...$own)
                 ->because('a circle of rooms is one room');
         }
     }

@@ -22,6 +22,14 @@ final class KeptPages
     private const WAITS = 3000;
     private const LOOKS_EVERY = 15;
 
+    /** So many processes of a node make pages anew at once, where there is something older to be given: the rest answers. */
+    private const MAKERS = 2;
+    /** A process that died while it made a frame holds the others back for no longer, in seconds. */
+    private const FRAME_TAKES = 15;
+
+    /** @var resource|null that this process is one of the makers */
+    private static $maker;
+
     /** @var resource|null of the page that this process is making; it ends with the process, whatever becomes of that */
     private static $making;
 
@@ -72,13 +80,17 @@ final class KeptPages
     }
 
     /**
-     * Whether this process is to make a page now: one does so at a time, and until it is done others get what was kept
-     * before (RFC 5861, 3), or wait a little where nothing was.
+     * Whether this process is to make a page now: one does so at a time, and until it is done others get what was kept before (RFC 5861,
+     * 3), or wait a little where nothing was. Where something was, no more than a few make pages at once, and only one while the frame of
+     * a new state is being made, so that the rest of the node goes on answering.
      *
      * @param \Closure(): bool $isThere whether there is something to be given meanwhile, or by now
      */
     public function isToBeMadeHere(bool $signedIn, string $path, \Closure $isThere): bool
     {
+        if ($isThere() && !$this->becomesMaker()) {
+            return false;
+        }
         $lock = $this->lock(self::key($signedIn, $path));
         if (null === $lock) {
             return true;
@@ -90,29 +102,75 @@ final class KeptPages
                 return true;
             }
             if ($isThere() || $waited >= self::WAITS) {
+                self::made();
+
                 return !$isThere();
             }
             usleep(self::LOOKS_EVERY * 1000);
         }
     }
 
+    private function becomesMaker(): bool
+    {
+        if (NodeMemory::isThere() && apcu_exists('frame.making')) {
+            return false;
+        }
+        for ($n = 0; $n < self::MAKERS; ++$n) {
+            $place = $this->open("maker-$n");
+            if (null === $place) {
+                return true;
+            }
+            if (flock($place, \LOCK_EX | \LOCK_NB)) {
+                self::$maker = $place;
+
+                return true;
+            }
+            fclose($place);
+        }
+
+        return false;
+    }
+
+    /** A process of this node makes header and footer of a new state. */
+    public static function frameBegins(): void
+    {
+        if (NodeMemory::isThere()) {
+            apcu_store('frame.making', true, self::FRAME_TAKES);
+        }
+    }
+
+    public static function frameEnds(): void
+    {
+        if (NodeMemory::isThere()) {
+            apcu_delete('frame.making');
+        }
+    }
+
     /** The page that was made here is kept, or will not be: whoever waits for it may look. */
     public static function made(): void
     {
-        if (null !== self::$making) {
-            flock(self::$making, \LOCK_UN);
-            fclose(self::$making);
-            self::$making = null;
+        foreach ([self::$making, self::$maker] as $lock) {
+            if (null !== $lock) {
+                flock($lock, \LOCK_UN);
+                fclose($lock);
+            }
         }
+        self::$making = self::$maker = null;
     }
 
     /** @return resource|null */
     private function lock(string $key)
     {
-        $name = "{$this->directory}/making-".(crc32($key) % self::LOCKS);
-        $lock = @fopen($name, 'c');
+        return $this->open('making-'.(crc32($key) % self::LOCKS));
+    }
+
+    /** @return resource|null */
+    private function open(string $name)
+    {
+        $file = "{$this->directory}/$name";
+        $lock = @fopen($file, 'c');
         if (false === $lock && @mkdir($this->directory, 0o775, true)) {
-            $lock = @fopen($name, 'c');
+            $lock = @fopen($file, 'c');
         }
 
         return false === $lock ? null : $lock;

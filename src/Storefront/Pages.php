@@ -122,7 +122,7 @@ final readonly class Pages
             default => ['text.html.twig', []],
         };
 
-        $trail = $this->trail($visit, $place, $categories);
+        $trail = $this->trail($visit, $place);
         $this->note($visit, $place, $details->words->placeIds(), $trail, $data);
 
         return [$template, $data + [
@@ -212,20 +212,18 @@ final readonly class Pages
     }
 
     /**
-     * What stands above a place, the front page first. A product hangs below its deepest shown category.
-     *
-     * @param list<Card> $categories
+     * What stands above a place, the front page first. A product hangs below its deepest category, in menus or not.
      *
      * @return list<Place>
      */
-    private function trail(Visit $visit, Place $place, array $categories): array
+    private function trail(Visit $visit, Place $place): array
     {
         if (PlaceKind::FrontPage === $place->kind) {
             return [];
         }
         $places = $visit->copy->places;
         $above = match ($place->kind) {
-            PlaceKind::Product => [] === $categories ? [$places->fixed(PlaceKind::AllProducts), $places->fixed(PlaceKind::FrontPage)] : $places->trail($categories[0]->place->id),
+            PlaceKind::Product => null === ($category = $visit->copy->shop->categoryAbove($place->id, $visit->visitor)) ? [$places->fixed(PlaceKind::AllProducts), $places->fixed(PlaceKind::FrontPage)] : $places->trail($category),
             PlaceKind::Collection => [$places->fixed(PlaceKind::AllCollections), $places->fixed(PlaceKind::FrontPage)],
             default => $places->trail($place->parentId),
         };

@@ -48,6 +48,30 @@ final class PromiseTest extends ShopTestCase
         self::assertSame($before, $this->answers($addresses));
     }
 
+    /** What stands above a page is a link, whether menus show it or not; as data, too. Closed, it is words. */
+    public function testWhatIsQuietStaysInEveryBreadcrumb(): void
+    {
+        $addresses = array_values(array_filter($this->workbench()->fetchFirstColumn("SELECT address FROM place WHERE light = 'open' AND kind NOT IN ('front-page', 'search', 'file') ORDER BY address"), \is_string(...)));
+        $crumbs = fn (): array => array_combine($addresses, array_map(function (string $address): array {
+            $html = (string) $this->ask($address)->getContent();
+            preg_match('~<nav class="breadcrumb".*?</nav>~s', $html, $nav);
+            preg_match('~\{"@type":"BreadcrumbList".*?\]\}~s', $html, $data);
+
+            return [$nav[0] ?? '', $data[0] ?? ''];
+        }, $addresses));
+        $before = $crumbs();
+        self::assertGreaterThan(180, \count(array_filter($before, static fn (array $one): bool => '' !== $one[0] && '' !== $one[1])));
+        $this->workbench()->executeStatement("UPDATE place SET light = 'quiet' WHERE light = 'open'");
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
+        self::assertSame($before, $crumbs());
+        $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE address = '/papers/block/small-repeats'");
+        $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
+        $product = (string) $this->ask('/products/sprig-paper-brick-red')->getContent();
+        preg_match('~<nav class="breadcrumb".*?</nav>~s', $product, $nav);
+        self::assertStringContainsString('Small repeats', $nav[0] ?? '');
+        self::assertStringNotContainsString('/papers/block/small-repeats', $nav[0] ?? '');
+    }
+
     /**
      * Every address of the shop, with every light, every answer for closed places and both audiences
      * in turn: what is answered is what the light says, and only what is open is in a menu.

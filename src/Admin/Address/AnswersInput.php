@@ -9,12 +9,16 @@ use Lantern\Admin\Http\Many;
 use Lantern\Core\Release\CopyName;
 use OpenApi\Attributes as OA;
 use Symfony\Component\Validator\Constraints as Assert;
+use Symfony\Component\Validator\Context\ExecutionContextInterface;
 
 /** Addresses to be tried. */
 #[OA\Schema]
 final readonly class AnswersInput
 {
     public const MOST = 1000;
+
+    /** Letters in all of them: a thousand as people know them have a third of this. */
+    private const MOST_LETTERS = 200_000;
 
     /** @param list<string> $addresses */
     public function __construct(
@@ -27,5 +31,13 @@ final readonly class AnswersInput
         #[OA\Property(description: 'Now where nothing is said')]
         public ?\DateTimeImmutable $at = null,
     ) {
+    }
+
+    #[Assert\Callback]
+    public function isNotTooLong(ExecutionContextInterface $context): void
+    {
+        if (array_sum(array_map(strlen(...), $this->addresses)) > self::MOST_LETTERS) {
+            $context->buildViolation('These are longer than so many addresses are. Try fewer at once.')->atPath('addresses')->addViolation();
+        }
     }
 }

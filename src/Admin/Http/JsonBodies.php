@@ -69,9 +69,11 @@ final readonly class JsonBodies
         if (!\is_array($data) || array_is_list($data) && [] !== $data) {
             return new Problem(422, 'Not possible like this', 'An object with named fields is expected here.', 'body');
         }
-        $field = self::nul($data, '');
+        $shape = BodyShape::problem($request, $data);
+        // Nothing else stands for it in JSON (RFC 8259, 7).
+        $field = null === $shape && str_contains($content, '\u0000') ? self::nul($data, '') : null;
 
-        return null === $field ? null : new Problem(422, 'Not possible like this', \sprintf('“%s” holds a character that is no text (NUL). Take it out.', $field), $field);
+        return null === $field ? $shape : new Problem(422, 'Not possible like this', \sprintf('“%s” holds a character that is no text (NUL). Take it out.', $field), $field);
     }
 
     /** @param array<mixed> $data the field that holds a NUL, by its path; null where none does */

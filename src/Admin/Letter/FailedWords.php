@@ -10,6 +10,7 @@ use Lantern\Letters\TellOfTheMorning;
 use Lantern\Letters\TellPersonOfTheMorning;
 use Lantern\Letters\TellService;
 use Lantern\Letters\WriteLetter;
+use Lantern\Workbench\Findings\CatchUp;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\Jobs\DoJob;
@@ -28,7 +29,7 @@ final class FailedWords
             $message instanceof TellService => "Telling the mailing service that {$message->address} {$message->type} “{$message->list}”",
             $message instanceof TellOfTheMorning, $message instanceof TellPersonOfTheMorning => 'The mail of the morning',
             $message instanceof DoJob => 'A job',
-            $message instanceof WalkOver, $message instanceof KeepUp => 'Looking over the shop',
+            $message instanceof WalkOver, $message instanceof KeepUp, $message instanceof CatchUp => 'Looking over the shop',
             $message instanceof AskHost => "Asking {$message->host}",
             $message instanceof AskOutside => 'Asking other web sites',
             default => (new \ReflectionClass($message))->getShortName(),

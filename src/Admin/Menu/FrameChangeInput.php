@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace Lantern\Admin\Menu;
 
 use Lantern\Admin\Http\Id;
+use Lantern\Admin\Http\Many;
+use Lantern\Core\Menu\HeaderWithoutMenu;
 use Lantern\Core\Refused;
+use Lantern\Core\Shop\HeaderShape;
+use Lantern\Core\Shop\SettingWords;
 use OpenApi\Attributes as OA;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -13,6 +17,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 #[OA\Schema]
 final readonly class FrameChangeInput
 {
+    /** @param list<SeenVersion>|null $seen */
     public function __construct(
         #[OA\Property]
         public FrameChange $type,
@@ -34,7 +39,24 @@ final readonly class FrameChangeInput
         public bool $towardsEnd = false,
         #[OA\Property(description: 'For take-looks and forget-looks: which set'), Assert\Length(max: 40)]
         public ?string $set = null,
+        #[OA\Property(type: 'array', nullable: true, items: new OA\Items(ref: SeenVersion::class), description: 'The `versions` of the frame that was shown: where what is changed is another by now, the answer is 412. Without it, it is changed whatever it is'), Many(max: 1000), Assert\Valid]
+        public ?array $seen = null,
     ) {
+    }
+
+    /** @return list<string> what the change is of, as `versions` of the frame names it */
+    public function concerns(): array
+    {
+        return match ($this->type) {
+            FrameChange::Hang, FrameChange::TakeDown, FrameChange::Heading, FrameChange::MakeColumn, FrameChange::WidenColumn, FrameChange::FillBeside, FrameChange::RemoveBeside => ["bay:{$this->bay()}"],
+            FrameChange::Swap => ["bay:{$this->bay()}", "bay:{$this->other()}"],
+            FrameChange::Notice => ['setting:notice'],
+            FrameChange::LastLine => ['setting:'.SettingWords::LAST_LINE],
+            FrameChange::WithoutMenu => ['setting:'.HeaderWithoutMenu::SETTING],
+            FrameChange::Wordmark => ['setting:'.HeaderShape::WORDMARK],
+            FrameChange::Look, FrameChange::Header => ["setting:{$this->setting()}"],
+            default => [],
+        };
     }
 
     public function bay(): string

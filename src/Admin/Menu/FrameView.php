@@ -13,6 +13,7 @@ final readonly class FrameView
     /**
      * @param list<BayView> $bays
      * @param list<MenuName> $menus
+     * @param list<SeenVersion> $versions
      */
     public function __construct(
         #[OA\Property]
@@ -33,6 +34,8 @@ final readonly class FrameView
         public LooksView $looks,
         #[OA\Property]
         public FitView $fit,
+        #[OA\Property(type: 'array', items: new OA\Items(ref: SeenVersion::class), description: 'Of bays and settings, such as `bay:header` and `setting:notice`: to be sent as `seen` with a change of one of them')]
+        public array $versions,
         #[OA\Property(description: 'Of the menu, the column or the bay that was just made')]
         public ?string $made = null,
     ) {

@@ -15,6 +15,7 @@ use Lantern\Reading\Looks\PaleBands;
 use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Menus\BayEditor;
 use Lantern\Workbench\Menus\FrameEditor;
+use Lantern\Workbench\Menus\FrameVersions;
 use Lantern\Workbench\Menus\LooksEditor;
 use Lantern\Workbench\Pieces\LayoutMaker;
 use OpenApi\Attributes as OA;
@@ -27,7 +28,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Frames
 {
-    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor, private LooksEditor $looks, private BayEditor $bays, private LayoutMaker $layouts, private PaleBands $pale, private Copies $copies)
+    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor, private LooksEditor $looks, private BayEditor $bays, private LayoutMaker $layouts, private PaleBands $pale, private Copies $copies, private FrameVersions $versions)
     {
     }
 
@@ -39,7 +40,7 @@ final readonly class Frames
     }
 
     #[Route('/api/frame/changes', methods: ['POST'])]
-    #[OA\Post(path: '/api/frame/changes', summary: 'Changes one thing of the frame', responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class))])]
+    #[OA\Post(path: '/api/frame/changes', summary: 'Changes one thing of the frame', responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class)), new OA\Response(response: 412, description: 'Somebody else changed it; the frame as it is now is `current`')])]
     public function change(#[Body] FrameChangeInput $input, #[CurrentUser] Account $account): Response
     {
         return $this->api->changed(
@@ -58,6 +59,9 @@ final readonly class Frames
     /** @return string|null id of the menu, the column or the bay that was made */
     private function make(FrameChangeInput $input, Person $by): ?string
     {
+        if (null !== $input->seen) {
+            $this->versions->refuseStale($input->concerns(), array_column($input->seen, 'version', 'of'));
+        }
         match ($input->type) {
             FrameChange::Hang => $this->editor->hang($input->bay(), $input->menuId(), $by),
             FrameChange::TakeDown => $this->editor->hang($input->bay(), null, $by),

@@ -48,6 +48,7 @@ use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Reading\Pieces\SignUps;
 use Lantern\Reading\Pieces\SignUpTwice;
 use Lantern\Workbench\Entity\MenuRecord;
+use Lantern\Workbench\Menus\FrameVersions;
 use Lantern\Workbench\Menus\MenuLog;
 use Psr\Clock\ClockInterface;
 
@@ -64,6 +65,7 @@ final readonly class MenuViews
         private SignUps $signUps,
         private EntityManagerInterface $entities,
         private ClockInterface $clock,
+        private FrameVersions $versions,
     ) {
     }
 
@@ -108,6 +110,7 @@ final readonly class MenuViews
             $settings->get(SettingWords::LAST_LINE),
             $this->looks($settings->looks()),
             new FitView($fit->needs, $fit->ever, $fit->widest, $fit->wraps, $fit->onADesk(), HeaderForm::Drawer === $shape->form ? '' : $fit->words($shape->drawerBelow)),
+            array_map(static fn (string $of, int $version): SeenVersion => new SeenVersion($of, $version), array_keys($versions = $this->versions->all()), $versions),
             $made,
         );
     }

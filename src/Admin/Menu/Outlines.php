@@ -6,7 +6,9 @@ namespace Lantern\Admin\Menu;
 
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
+use Lantern\Admin\Http\Costly;
 use Lantern\Admin\Http\Disposition;
+use Lantern\Admin\Http\Limited;
 use Lantern\Core\NotThere;
 use Lantern\Core\Outline\OutlineLine;
 use Lantern\Core\Outline\PastedOutline;
@@ -40,6 +42,7 @@ final readonly class Outlines
     ) {
     }
 
+    #[Limited(Costly::Import)]
     #[Route('/api/outlines', methods: ['POST'])]
     #[OA\Post(path: '/api/outlines', summary: 'What the lines of a menu from elsewhere lead to; nothing is changed', responses: [new OA\Response(response: 200, description: 'The lines', content: new OA\JsonContent(ref: OutlineView::class))])]
     public function match(#[Body] OutlineInput $input): Response

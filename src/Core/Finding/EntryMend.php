@@ -35,7 +35,7 @@ final readonly class EntryMend
     {
         $entry = $tree->get($this->finding->subject->id);
         if ($entry->content instanceof Text && $this->isInWords()) {
-            return new Rewrite($entry->withContent(new Text((new LinkMend($this->finding, $this->mend, $this->told))->of(new Words($entry->content->html))->html, $entry->content->inDrawer)));
+            return new Rewrite($entry->withContent($entry->content->withHtml((new LinkMend($this->finding, $this->mend, $this->told))->of(new Words($entry->content->html))->html)));
         }
 
         return match ($this->mend) {
@@ -44,8 +44,8 @@ final readonly class EntryMend
             MendKind::NearestPart => new Rewrite($this->with($entry, new PlaceTarget($this->finding->detail('place'), $this->finding->detail('nearest')))),
             MendKind::WholePage => new Rewrite($this->with($entry, new PlaceTarget($this->finding->detail('place')))),
             MendKind::NewAddress => new Rewrite($this->with($entry, new OutsideTarget($this->finding->detail('new')))),
-            MendKind::AnotherLabel => new Rewrite(new Entry($entry->id, $entry->target, $this->told, [], $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note, $entry->filling, $entry->content)),
-            MendKind::DatesOfPlace => new Rewrite(new Entry($entry->id, $entry->target, $entry->label, [], $entry->enabled, $entry->audience, new Opening(), $entry->newTab, $entry->note, $entry->filling, $entry->content)),
+            MendKind::AnotherLabel => new Rewrite($entry->withChildren([])->withLabel($this->told)),
+            MendKind::DatesOfPlace => new Rewrite($entry->withChildren([])->withOpening(new Opening())),
             MendKind::Write, MendKind::NearestColour => new Rewrite($this->piece($entry)),
             default => throw new ByHand(),
         };
@@ -62,14 +62,14 @@ final readonly class EntryMend
         // One that was called after its place keeps the words that visitors know.
         $label = $entry->label ?? (null === $entry->content && $target instanceof OutsideTarget ? $this->finding->subject->name : null);
 
-        return new Entry($entry->id, $target, $label, [], $entry->enabled, $entry->audience, $entry->opening, $entry->newTab && $target instanceof OutsideTarget, $entry->note, $entry->filling, $entry->content);
+        return (null === $label ? $entry : $entry->withLabel($label))->withChildren([])->withTarget($target);
     }
 
     private function piece(Entry $entry): Entry
     {
         $piece = $entry->content;
         if ($piece instanceof Picture) {
-            return $entry->withContent(new Picture($piece->name, $this->told, $piece->share, $piece->inDrawer));
+            return $entry->withContent($piece->withWords($this->told));
         }
         $name = $this->finding->detail('name');
         if (!$piece instanceof Band && !$piece instanceof Panel || !\in_array($name, ['heading', 'text', 'link', 'pointed'], true)) {

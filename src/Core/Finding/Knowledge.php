@@ -13,6 +13,9 @@ use Lantern\Core\Words\Anchor;
 /** What may be asked about one copy of the shop while it is looked over. */
 interface Knowledge extends PlaceLookup, RuleLookup
 {
+    /** Whether a page is laid out in pieces: then nobody reads the words behind them. */
+    public function isLaidOut(string $placeId): bool;
+
     /** @return list<Anchor> the parts of a page that a link can lead to */
     public function parts(string $placeId): array;
 

@@ -21,6 +21,7 @@ use Lantern\Core\Piece\Piece;
 use Lantern\Core\Piece\PieceWords;
 use Lantern\Core\Piece\SignUp;
 use Lantern\Core\Piece\Text;
+use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Visitor;
@@ -80,19 +81,50 @@ final readonly class MenuContent implements Examinable
             if (null !== $entry->filling) {
                 $this->reachFilling($entry, $examination);
             }
-            if ($entry->enabled && !$this->isOver($entry, $examination)) {
-                $this->entry($entry, $places, $met, $examination);
-            }
+        }
+        $shown = $this->shown($this->tree->entries, $examination);
+        foreach ($shown as $entry) {
+            $this->entry($entry, $places, $met, $examination);
         }
         $this->bands($this->tree->entries, null, $met, $examination);
         if (MenuKind::Menu === $this->kind) {
             $this->repeated($this->tree->entries, $places, $examination);
-            $this->twiceInHere($places, $examination);
+            $this->twiceInHere($shown, $places, $examination);
             $this->leftOut($places, $examination);
         }
         if (null !== $page) {
             $this->signUps($page, $examination);
         }
+    }
+
+    /**
+     * The lines that somebody may be shown now or later: not those that are switched off or over, nor any below a line that is, or that
+     * has not begun yet.
+     *
+     * @param list<Entry> $entries
+     *
+     * @return list<Entry>
+     */
+    private function shown(array $entries, Examination $examination): array
+    {
+        $shown = [];
+        foreach ($entries as $entry) {
+            if ($entry->enabled && !$this->isOver($entry, $examination)) {
+                $shown = [...$shown, $entry, ...$entry->opening->contains($examination->moment) ? $this->shown($entry->children, $examination) : []];
+            }
+        }
+
+        return $shown;
+    }
+
+    /** Whether one visitor may meet both at one moment. */
+    private static function meet(Entry $one, Entry $other): bool
+    {
+        $audiences = [$one->audience, $other->audience];
+        [$a, $b] = [$one->opening, $other->opening];
+
+        return (\in_array(Audience::Everyone, $audiences, true) || $one->audience === $other->audience)
+            && (null === $a->until || null === $b->from || $b->from < $a->until) && (null === $b->until || null === $a->from || $a->from < $b->until);
     }
 
     /** @return array<string, Place> those that are referred to, by id */
@@ -208,32 +240,39 @@ final readonly class MenuContent implements Examinable
      */
     private function repeated(array $siblings, array $places, Examination $examination): void
     {
+        /** @var array<string, list<Entry>> $seen */
         $seen = [];
         foreach ($siblings as $entry) {
+            if (!$entry->enabled || $this->isOver($entry, $examination)) {
+                continue;
+            }
             $this->repeated($entry->children, $places, $examination);
             $label = $this->label($entry, $places);
             $folded = mb_strtolower(trim($label));
-            $first = $seen[$folded] ?? null;
-            if (null === $first) {
-                $seen[$folded] = $entry;
-            } elseif (!self::sameTarget($first, $entry)) {
-                $examination->note(new Finding(FindingKind::LabelTwice, $this->subject($entry, $places), ['label' => $label], $this->visits($entry, $places)));
+            foreach ($seen[$folded] ?? [] as $first) {
+                if (self::meet($first, $entry) && !self::sameTarget($first, $entry)) {
+                    $examination->note(new Finding(FindingKind::LabelTwice, $this->subject($entry, $places), ['label' => $label], $this->visits($entry, $places)));
+                    break;
+                }
             }
+            $seen[$folded][] = $entry;
         }
     }
 
-    /** @param array<string, Place> $places */
-    private function twiceInHere(array $places, Examination $examination): void
+    /**
+     * @param list<Entry>          $shown
+     * @param array<string, Place> $places
+     */
+    private function twiceInHere(array $shown, array $places, Examination $examination): void
     {
         $seen = [];
-        foreach ($this->tree->all() as $entry) {
+        foreach ($shown as $entry) {
             if (!$entry->target instanceof PlaceTarget) {
                 continue;
             }
-            $first = array_values(array_filter($seen[$entry->target->placeId] ?? [], static fn (Entry $one): bool => self::sameTarget($one, $entry)))[0] ?? null;
-            if (null === $first) {
-                $seen[$entry->target->placeId][] = $entry;
-            } else {
+            $first = array_values(array_filter($seen[$entry->target->placeId] ?? [], static fn (Entry $one): bool => self::sameTarget($one, $entry) && self::meet($one, $entry)))[0] ?? null;
+            $seen[$entry->target->placeId][] = $entry;
+            if (null !== $first) {
                 $examination->note(new Finding(FindingKind::PlaceTwice, $this->subject($entry, $places), ['to' => $places[$entry->target->placeId]->title ?? '', 'other' => $this->label($first, $places)], $this->visits($entry, $places)));
             }
         }
@@ -297,6 +336,9 @@ final readonly class MenuContent implements Examinable
     {
         foreach ($entries as $entry) {
             $piece = $entry->content;
+            if (!$entry->enabled || $this->isOver($entry, $examination)) {
+                continue;
+            }
             if ($piece instanceof Band || $piece instanceof Panel) {
                 $looks = $examination->shop->settings()->looks();
                 foreach (Pale::in($piece, $piece instanceof Band ? $panel : null, $this->regions[$entry->id] ?? [], $looks) as $pale) {
@@ -312,8 +354,8 @@ final readonly class MenuContent implements Examinable
     {
         $footer = null;
         $seen = [];
-        foreach ($this->tree->all() as $entry) {
-            if (!$entry->content instanceof SignUp || !$entry->enabled || '' === $entry->content->list) {
+        foreach ($this->shown($this->tree->entries, $examination) as $entry) {
+            if (!$entry->content instanceof SignUp || '' === $entry->content->list) {
                 continue;
             }
             $footer ??= $examination->shop->signUpsOfTheFooter();

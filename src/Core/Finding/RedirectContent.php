@@ -13,7 +13,7 @@ final readonly class RedirectContent implements Examinable
 {
     private const UNUSED = '+1 year';
 
-    /** @param \DateTimeImmutable|null $followed the day, which is one of the shop's already; null: not since it was made */
+    /** @param \DateTimeImmutable|null $followed the last day that a visitor did, of UTC, as visits are counted; null: not since it was made */
     public function __construct(public Rule $rule, private \DateTimeImmutable $made, private ?\DateTimeImmutable $followed)
     {
     }
@@ -46,10 +46,11 @@ final readonly class RedirectContent implements Examinable
         if (null !== $rule->goal->outside) {
             $examination->links->outside($rule->goal->outside, $rule->sourceWords(), $subject, [$rule->source->path]);
         }
-        $since = $this->followed ?? $this->made;
+        // Until the end of that day.
+        $since = $this->followed?->modify('+1 day') ?? $this->made;
         $unused = $since->modify(self::UNUSED);
         if ($unused < $examination->moment) {
-            $note(FindingKind::RedirectUnused, ['since' => null === $this->followed ? $examination->day($this->made) : $this->followed->format('j F Y')]);
+            $note(FindingKind::RedirectUnused, ['since' => null === $this->followed ? $examination->day($this->made) : $examination->day($this->followed->modify('+12 hours'))]);
         } else {
             $examination->shop->until($unused);
         }

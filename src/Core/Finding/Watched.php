@@ -91,6 +91,13 @@ final class Watched implements Knowledge
         return $rule;
     }
 
+    public function isLaidOut(string $placeId): bool
+    {
+        $this->reach(Reach::menu($placeId));
+
+        return $this->known->isLaidOut($placeId);
+    }
+
     public function parts(string $placeId): array
     {
         $this->reach(Reach::words($placeId));

@@ -21,8 +21,8 @@ final readonly class WordsContent implements Examinable
     public function examine(Examination $examination): void
     {
         $place = $examination->shop->get($this->placeId);
-        // Nobody reads the words of a place that does not open.
-        if (null === $place || !$place->kind->hasWords() || !$place->opensAt($examination->moment)) {
+        // Nobody reads the words of a place that does not open, nor those behind a layout.
+        if ($examination->shop->isLaidOut($this->placeId) || null === $place || !$place->kind->hasWords() || !$place->opensAt($examination->moment)) {
             return;
         }
         self::look($this->words, new Subject(SubjectType::Text, $place->id, $place->title), [$place->address->path], $examination);

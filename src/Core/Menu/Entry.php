@@ -7,10 +7,13 @@ namespace Lantern\Core\Menu;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Refused;
+use Lantern\Core\With;
 
 /** One line of a menu, with all that stands below it. */
 final readonly class Entry
 {
+    use With;
+
     public const MAX_LABEL = 200;
     public const MAX_NOTE = 500;
 
@@ -74,7 +77,28 @@ final readonly class Entry
     /** @param list<Entry> $children */
     public function withChildren(array $children): self
     {
-        return new self($this->id, $this->target, $this->label, $children, $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling, $this->content);
+        return $this->with(['children' => $children]);
+    }
+
+    public function withTarget(Target $target): self
+    {
+        return $this->with(['target' => $target, 'newTab' => $this->newTab && $target instanceof OutsideTarget]);
+    }
+
+    /** @param string|null $label null: it follows the title of its place */
+    public function withLabel(?string $label): self
+    {
+        return $this->with(['label' => $label]);
+    }
+
+    public function withOpening(Opening $opening): self
+    {
+        return $this->with(['opening' => $opening]);
+    }
+
+    public function withFilling(?SelfFilling $filling): self
+    {
+        return $this->with(['filling' => $filling]);
     }
 
     /**
@@ -84,13 +108,13 @@ final readonly class Entry
      */
     public function anew(\Closure $id): self
     {
-        return new self($id(), $this->target, $this->label, array_map(static fn (self $child): self => $child->anew($id), $this->children), $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling, $this->content);
+        return $this->with(['id' => $id(), 'children' => array_map(static fn (self $child): self => $child->anew($id), $this->children)]);
     }
 
     /** The same line with another piece. */
     public function withContent(Content $content): self
     {
-        return new self($this->id, $this->target, $this->label, $this->children, $this->enabled, $this->audience, $this->opening, $this->newTab, $this->note, $this->filling, $content);
+        return $this->with(['content' => $content]);
     }
 
     /** How many levels this entry and what is below it take up, filled in by itself or by hand: 1 for an entry without children. */

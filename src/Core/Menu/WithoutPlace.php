@@ -39,9 +39,13 @@ final readonly class WithoutPlace
             if ($leads && null === $instead && (null === $entry->content ? [] === $children && null === $filling : $entry->content->needsTarget())) {
                 continue;
             }
-            $kept[] = $leads || $filling !== $entry->filling || $children !== $entry->children
-                ? new Entry($entry->id, $leads ? $instead ?? new Heading() : $entry->target, $leads && null === $instead && (null === $entry->content || $entry->content->needsLabel()) ? $entry->label ?? $this->title : $entry->label, $children, $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note, $filling, $entry->content)
-                : $entry;
+            if (!$leads && $filling === $entry->filling && $children === $entry->children) {
+                $kept[] = $entry;
+                continue;
+            }
+            // What it was called after is gone: it keeps its words before it becomes a heading.
+            $named = $leads && null === $instead && (null === $entry->content || $entry->content->needsLabel()) ? $entry->withLabel($entry->label ?? $this->title) : $entry;
+            $kept[] = ($leads ? $named->withTarget($instead ?? new Heading()) : $named)->withChildren($children)->withFilling($filling);
         }
 
         return $kept;

@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace Lantern\Core\Piece;
 
 use Lantern\Core\Refused;
+use Lantern\Core\With;
 
 /** A picture of the shop, which may lead somewhere. */
 final readonly class Picture extends Piece implements ForDrawer
 {
+    use With;
+
     public const MOST = 300;
 
     public function __construct(
@@ -29,9 +32,16 @@ final readonly class Picture extends Piece implements ForDrawer
     /** @throws Refused where it is no name that a picture of the shop can have */
     public static function checkName(string $name): void
     {
-        if ('' !== $name && 1 !== preg_match('#^[a-z0-9][a-z0-9._/-]{0,199}$#Di', $name)) {
+        // A folder and a name: no part of it is a way out.
+        if ('' !== $name && (1 !== preg_match('#^(?:[a-z0-9][a-z0-9_-]*/)?[a-z0-9][a-z0-9._-]*$#Di', $name) || \strlen($name) > 200 || str_contains($name, '..'))) {
             throw new Refused('picture', 'Choose one of the pictures of the shop.');
         }
+    }
+
+    /** @param string $shows what it shows */
+    public function withWords(string $shows): self
+    {
+        return $this->with(['shows' => $shows]);
     }
 
     public function kind(): PieceKind

@@ -18,8 +18,12 @@ final readonly class SearchWords
     public static function of(string $typed): self
     {
         $typed = mb_substr(trim(str_replace("\0", '', mb_scrub($typed, 'UTF-8'))), 0, self::MAX_LENGTH);
+        // As the database reads what it is looked for in (catalogue.plain): letters as one typed them together or apart, no apostrophes,
+        // and what stands between words stands in none.
+        $plain = (string) preg_replace("/['’ʼ]/u", '', \Normalizer::normalize(mb_strtolower($typed), \Normalizer::FORM_C) ?: '');
+        $words = array_map(static fn (string $word): string => trim($word, '.'), preg_split('/[^\p{L}\p{N}\p{M}.]+/u', $plain, -1, \PREG_SPLIT_NO_EMPTY) ?: []);
 
-        return new self($typed, \array_slice(preg_split('/\s+/u', mb_strtolower($typed), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST));
+        return new self($typed, \array_slice(array_values(array_filter($words, static fn (string $word): bool => '' !== $word)), 0, self::MOST));
     }
 
     public function isNone(): bool

@@ -9,7 +9,7 @@ final class Slip
 {
     public const FROM = 5;
 
-    /** Whether what was typed is the word but for a letter too many, one that is missing, another one, or two that changed places. */
+    /** Whether what was typed is the word but for a letter too many, one that is missing, another one, or two beside each other that changed places. */
     public static function isForgiven(string $typed, string $word): bool
     {
         if (mb_strlen($typed) < self::FROM || $typed === $word) {
@@ -17,7 +17,7 @@ final class Slip
         }
         $distance = self::distance($typed, $word);
 
-        return 1 === $distance || (2 === $distance && mb_strlen($typed) === mb_strlen($word) && self::sorted($typed) === self::sorted($word));
+        return 1 === $distance || (2 === $distance && self::changedPlaces($typed, $word));
     }
 
     /** Letters, not bytes (V. I. Levenshtein, 1966). */
@@ -36,11 +36,14 @@ final class Slip
         return $row[\count($b)];
     }
 
-    private static function sorted(string $word): string
+    private static function changedPlaces(string $one, string $other): bool
     {
-        $letters = mb_str_split($word);
-        sort($letters, \SORT_STRING);
+        [$a, $b] = [mb_str_split($one), mb_str_split($other)];
+        if (\count($a) !== \count($b)) {
+            return false;
+        }
+        $differ = array_keys(array_filter($a, static fn (string $letter, int $n): bool => $letter !== $b[$n], \ARRAY_FILTER_USE_BOTH));
 
-        return implode('', $letters);
+        return 2 === \count($differ) && 1 === $differ[1] - $differ[0] && $a[$differ[0]] === $b[$differ[1]] && $a[$differ[1]] === $b[$differ[0]];
     }
 }

@@ -21,7 +21,13 @@ final readonly class PieceProducts
     private const TREES = 'WITH RECURSIVE tree AS (SELECT unnest(CAST(:categories AS uuid[])) AS id'.ShopReader::BELOW;
     private const IN_TREE = 'f.id IN (SELECT s.product_id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree)))';
 
-    public function __construct(private Connection $connection, private ShopReader $shop)
+    /**
+     * So few candidates are put in order; of more than these the wanted ones are soon found by walking in that order. Which of the two is
+     * decided when it is asked: a plan that was made for any category knows nothing of the size of this one.
+     */
+    private const FEW = 1000;
+
+    public function __construct(private Connection $connection, private ShopReader $shop, private int $few = self::FEW)
     {
     }
 
@@ -87,11 +93,11 @@ final readonly class PieceProducts
             default => PlaceKind::Collection === $wanted->of?->kind ? $this->shop->details($wanted->of->id)->rule : null,
         };
         $place = $wanted->of->id ?? '';
-        [$with, $from, $where, $laid, $of, $more] = match (true) {
-            null === $rule && PlaceKind::Category === $wanted->of?->kind => [str_replace(':category', 'wanted.of', ShopReader::TREE), '', self::IN_TREE, 'p.title, p.id', $place, []],
-            'hand' === $rule?->by && null !== $wanted->of => ['', 'JOIN pick k ON k.product_id = f.id AND k.collection_id = CAST(wanted.of AS uuid)', 'true', 'k.position, p.id', $place, []],
-            null === $rule => ['', '', 'true', 'p.title, p.id', '', []],
-            default => ['', '', self::ruled($rule), 'newest' === $rule->by ? 'f.new_since DESC, f.id' : 'p.title, p.id', '', 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
+        [$with, $from, $where, $candidates, $laid, $of, $more] = match (true) {
+            null === $rule && PlaceKind::Category === $wanted->of?->kind => [rtrim(str_replace(':category', 'wanted.of', ShopReader::TREE)).', ', '', self::IN_TREE, 'SELECT s.product_id AS id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))', 'p.title, p.id', $place, []],
+            'hand' === $rule?->by && null !== $wanted->of => ['', 'JOIN pick k ON k.product_id = f.id AND k.collection_id = CAST(wanted.of AS uuid)', 'true', '', 'k.position, p.id', $place, []],
+            null === $rule, 'newest' === $rule->by => ['', '', 'true', '', null === $rule ? 'p.title, p.id' : 'f.new_since DESC, f.id', '', []],
+            default => ['WITH ', '', self::ruled($rule), 'SELECT f.id FROM product f WHERE '.self::ruled($rule), 'p.title, p.id', '', 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
         };
         $order = match ($wanted->piece->order) {
             ProductOrder::Laid => $laid,
@@ -99,8 +105,15 @@ final readonly class PieceProducts
             ProductOrder::Price => 'f.price, p.id',
             ProductOrder::Newest => 'f.new_since DESC, f.id',
         };
+        $list = static fn (string $where): string => "SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".ShopReader::SHOWN.$narrowed." ORDER BY $order LIMIT {$wanted->piece->most}";
+        $sql = '' === $candidates ? $list($where) : \sprintf(
+            "{$with}few AS MATERIALIZED ($candidates LIMIT %d) (%s) UNION ALL (%s)",
+            $this->few + 1,
+            $list('(SELECT count(*) FROM few) <= '.$this->few.' AND p.id = ANY (ARRAY(SELECT id FROM few))'),
+            $list('(SELECT count(*) FROM few) > '.$this->few." AND $where"),
+        );
 
-        return ["{$with}SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".ShopReader::SHOWN.$narrowed." ORDER BY $order LIMIT {$wanted->piece->most}", $of, $more + $parameters];
+        return [$sql, $of, $more + $parameters];
     }
 
     /** A condition on a product f. */

@@ -167,6 +167,17 @@ final readonly class ShopReader
         return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.self::SHOWN.' ORDER BY length(p.address) DESC, p.title LIMIT 10', $visitor, ['product' => $productId]);
     }
 
+    /**
+     * The category that a product hangs below: the deepest of those that open, whether menus show them or not; else one that is closed,
+     * which is told in words only.
+     */
+    public function categoryAbove(string $productId, Visitor $visitor): ?string
+    {
+        $id = $this->connection->fetchOne("SELECT p.id FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product ORDER BY (p.light <> 'closed' AND ".self::LETS_IN.') DESC, length(p.address) DESC, p.title, p.id LIMIT 1', ['product' => $productId] + self::visitor($visitor));
+
+        return \is_string($id) ? $id : null;
+    }
+
     public function words(string $placeId): Words
     {
         $html = $this->connection->fetchOne('SELECT html FROM words WHERE id = ?', [$placeId]);

@@ -50,6 +50,16 @@ final readonly class Copy
         return $this->versions->frame();
     }
 
+    /**
+     * @see VersionReader::part()
+     *
+     * @param 'header'|'footer' $part
+     */
+    public function framePartVersion(string $part): string
+    {
+        return $this->versions->part($part);
+    }
+
     /** @see VersionReader::content() */
     public function contentVersion(): string
     {

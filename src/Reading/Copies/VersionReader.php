@@ -14,12 +14,12 @@ use Lantern\Core\Release\CopyName;
  */
 final class VersionReader
 {
-    private const GOODS = "'.' || COALESCE((SELECT max(tx)::text FROM catalogue.change), '') || '.' || (SELECT count(*) FROM catalogue.change WHERE at > now() - interval '10 minutes')";
+    private const GOODS = "'.' || COALESCE((SELECT max(tx)::text FROM catalogue.change), '') || '.' || (SELECT count(*) FROM catalogue.change WHERE at > journal.moment() - interval '10 minutes')";
     private const EDITS = "(SELECT '.' || count(*) || '.' || COALESCE(sum(at), 0) || '.' || COALESCE(max(at), 0) FROM journal.touched)";
 
     /** Within one state that is read it is asked for once. */
     private bool $remembers = false;
-    /** @var array{frame: string, content: string}|null */
+    /** @var array{frame: string, content: string, header: string, footer: string}|null */
     private ?array $known = null;
 
     public function __construct(private readonly CopyName $name, private readonly Connection $connection)
@@ -38,10 +38,20 @@ final class VersionReader
         $this->known = null;
     }
 
-    /** Of what stands around every page: the last release that touched menus or what they lead to, and the goods where menus show some. */
+    /** Of the menus around every page: the last release that touched one of them or what it leads to, and the goods where menus show some. */
     public function frame(): string
     {
         return $this->read()['frame'];
+    }
+
+    /**
+     * Of a part of the frame, as Publisher has noted what each release touched.
+     *
+     * @param 'header'|'footer' $part
+     */
+    public function part(string $part): string
+    {
+        return $this->read()[$part];
     }
 
     /** Of whatever stands on a page. */
@@ -50,22 +60,27 @@ final class VersionReader
         return $this->read()['content'];
     }
 
-    /** @return array{frame: string, content: string} */
+    /** @return array{frame: string, content: string, header: string, footer: string} */
     private function read(): array
     {
         if (null !== $this->known) {
             return $this->known;
         }
-        $release = "COALESCE((SELECT id::text FROM journal.release %s ORDER BY number DESC LIMIT 1), '')";
-        $edits = CopyName::Workbench === $this->name ? ' || '.self::EDITS : '';
+        $isWorkbench = CopyName::Workbench === $this->name;
+        $latest = static fn (string $which): string => "COALESCE((SELECT id::text FROM journal.release $which ORDER BY number DESC LIMIT 1), '')";
+        $touched = static fn (string $parts): string => $latest($isWorkbench ? '' : "WHERE frame_parts && ARRAY[$parts]");
+        $edits = $isWorkbench ? ' || '.self::EDITS : '';
         $row = new Row($this->connection->fetchAssociative(\sprintf(
-            'SELECT %s AS content, %s || CASE WHEN EXISTS (%s) THEN %s ELSE \'\' END AS frame',
-            \sprintf($release, '').$edits.' || '.self::GOODS,
-            \sprintf($release, CopyName::Workbench === $this->name ? '' : 'WHERE frame').$edits,
-            "SELECT FROM entry WHERE on_page IS NULL AND (filling IS NOT NULL OR piece ->> 'kind' IN ('products', 'product'))",
+            "WITH goods AS MATERIALIZED (SELECT %s AS all, CASE WHEN EXISTS (SELECT FROM entry WHERE on_page IS NULL AND (filling IS NOT NULL OR piece ->> 'kind' IN ('products', 'product'))) THEN %s ELSE '' END AS shown)
+            SELECT %s || goods.all AS content, %s || goods.shown AS frame, %s || goods.shown AS header, %s || goods.shown AS footer FROM goods",
             self::GOODS,
+            self::GOODS,
+            $latest('').$edits,
+            $touched("'header', 'footer', 'beside'").$edits,
+            $touched("'header'").$edits,
+            $touched("'footer'").$edits,
         )) ?: []);
-        $read = ['frame' => $row->text('frame'), 'content' => $row->text('content')];
+        $read = ['frame' => $row->text('frame'), 'content' => $row->text('content'), 'header' => $row->text('header'), 'footer' => $row->text('footer')];
         if ($this->remembers) {
             $this->known = $read;
         }

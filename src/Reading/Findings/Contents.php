@@ -44,6 +44,7 @@ use Lantern\Reading\Menus\FittedHeader;
 use Lantern\Reading\Menus\Frame;
 use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Redirects\RedirectTable;
 use Lantern\Reading\Redirects\RuleReader;
 
 /** Reads the parts of one copy that are looked at as a whole, many at once, with all that is known of what they lead to. */
@@ -91,7 +92,7 @@ final readonly class Contents
     private function redirects(array $ids, CopyKnowledge $known): array
     {
         $contents = $goals = $paths = $urls = [];
-        foreach ($this->rows('SELECT r.*, v.last_day FROM redirect r LEFT JOIN visited v ON v.address = r.source WHERE r.id = ANY (CAST(:ids AS uuid[]))', $ids) as $columns) {
+        foreach ($this->rows('SELECT r.*, v.last_day FROM redirect r LEFT JOIN visited v ON v.address = '.RedirectTable::VISITED_AS.' WHERE r.id = ANY (CAST(:ids AS uuid[]))', $ids) as $columns) {
             $row = new Row($columns);
             try {
                 $rule = RuleReader::fromRow($columns);
@@ -138,7 +139,8 @@ final readonly class Contents
             $row = new Row($columns);
             $contents[] = new WordsContent($row->text('id'), new Words($row->text('html')));
         }
-        $known->expect(array_map(static fn (WordsContent $one): string => $one->placeId, $contents), []);
+        $known->expectLaidOut($ids = array_map(static fn (WordsContent $one): string => $one->placeId, $contents));
+        $known->expect($ids, []);
         $this->expectLinks(array_map(static fn (WordsContent $one): Words => $one->words, $contents), $known);
 
         return $contents;

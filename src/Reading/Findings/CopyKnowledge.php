@@ -53,6 +53,9 @@ final class CopyKnowledge implements Knowledge
     /** @var array<string, true>|null */
     private ?array $inFooter = null;
 
+    /** @var array<string, bool> by place */
+    private array $laidOut = [];
+
     public function __construct(private readonly Copy $copy, private readonly Connection $connection, private readonly \DateTimeImmutable $moment)
     {
     }
@@ -83,6 +86,24 @@ final class CopyKnowledge implements Knowledge
         }
     }
 
+    /** @param list<string> $placeIds of pages of which it is asked whether their words are read */
+    public function expectLaidOut(array $placeIds): void
+    {
+        $this->laidOut += array_fill_keys($placeIds, false);
+        foreach ([] === $placeIds ? [] : $this->connection->fetchFirstColumn('SELECT DISTINCT menu_id FROM entry WHERE menu_id = ANY (CAST(? AS uuid[]))', [PgArray::of($placeIds)]) as $id) {
+            $this->laidOut[\is_string($id) ? $id : ''] = true;
+        }
+    }
+
+    public function isLaidOut(string $placeId): bool
+    {
+        if (!isset($this->laidOut[$placeId])) {
+            $this->expectLaidOut([$placeId]);
+        }
+
+        return $this->laidOut[$placeId] ?? false;
+    }
+
     /** @param list<string> $placeIds of pages to parts of which something leads */
     public function expectParts(array $placeIds): void
     {
@@ -92,8 +113,7 @@ final class CopyKnowledge implements Knowledge
         }
         $this->parts += array_fill_keys($placeIds, []);
         foreach ($this->connection->fetchAllAssociative(<<<'SQL'
-            SELECT id, html FROM words WHERE id = ANY (CAST(:ids AS uuid[]))
-            UNION ALL SELECT on_page, piece ->> 'html' FROM entry WHERE on_page = ANY (CAST(:ids AS uuid[])) AND piece ->> 'kind' = 'words' AND enabled
+            SELECT id, text_of_page(id) AS html FROM place WHERE id = ANY (CAST(:ids AS uuid[]))
             SQL, ['ids' => PgArray::of($placeIds)]) as $columns) {
             $row = new Row($columns);
             $this->parts[$row->text('id')] = [...$this->parts[$row->text('id')], ...(new Words($row->text('html')))->anchors()];

@@ -49,7 +49,7 @@ final readonly class LinkReader implements LinkLookup
 
     private function texts(): string
     {
-        return CopyName::Live === $this->copy()->name ? self::TEXTS_OF_LIVE : 'text_mention';
+        return CopyName::Live === $this->copy()->name ? self::TEXTS_OF_LIVE : 'shown_text_mention';
     }
 
     /** It is kept for as long as nobody edits anything and no date comes: a table of places asks for it with every page. */

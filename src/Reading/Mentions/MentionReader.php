@@ -73,7 +73,7 @@ final readonly class MentionReader
         return $this->mentions(<<<'SQL'
             SELECT p.title, p.id, CASE WHEN min(t.form) IN ('button', 'picture', 'video') THEN min(t.form) WHEN bool_and(t.place_id IS NULL) THEN 'typed' ELSE 'link' END AS form,
                 count(*) AS times, CASE WHEN p.light = 'closed' THEN p.kind END AS closed
-            FROM text_mention t JOIN place p ON p.id = t.source_id
+            FROM shown_text_mention t JOIN place p ON p.id = t.source_id
             WHERE (t.place_id = :place OR t.address = :address) AND t.source_id <> :place
             GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title, p.id
             SQL, ['place' => $place->id, 'address' => $place->address->path], static fn (Row $row): Mention => new TextMention(
@@ -100,7 +100,7 @@ final readonly class MentionReader
             SQL, ['place' => $placeId], static fn (Row $row): Mention => new TextMention($row->text('title'), $row->text('id'), LinkForm::from($row->text('form')), $row->int('times'), PlaceKind::tryFrom($row->textOrNull('closed') ?? ''))),
             ...$this->mentions(<<<'SQL'
             SELECT DISTINCT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, t.piece_id AS spot
-            FROM text_mention t JOIN menu m ON m.id = t.source_id AND m.kind IN ('panel', 'column') LEFT JOIN entry h ON h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
+            FROM shown_text_mention t JOIN menu m ON m.id = t.source_id AND m.kind IN ('panel', 'column') LEFT JOIN entry h ON h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
             WHERE t.place_id = :place AND (m.kind = 'column' OR hm.id IS NOT NULL) ORDER BY name
             SQL, ['place' => $placeId], static fn (Row $row): Mention => new EntryMention($row->text('name'), $row->text('id'), $row->text('spot'), 'words')),
         ];

@@ -89,7 +89,7 @@ final class PlaceReader implements PlaceLookup
      */
     public function referredToByMenus(array $menuIds): array
     {
-        return [] === $menuIds ? [] : $this->places("id IN (SELECT place_id FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) UNION SELECT CAST(jsonb_array_elements_text(narrowing #> '{choices,category}') AS uuid) FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) AND narrowing #> '{choices,category}' IS NOT NULL)", ['ids' => PgArray::of($menuIds)]);
+        return [] === $menuIds ? [] : $this->places("id = ANY (ARRAY(SELECT place_id FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) UNION SELECT CAST(jsonb_array_elements_text(narrowing #> '{choices,category}') AS uuid) FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) AND narrowing #> '{choices,category}' IS NOT NULL))", ['ids' => PgArray::of($menuIds)]);
     }
 
     /**

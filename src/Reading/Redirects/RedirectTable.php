@@ -37,7 +37,7 @@ final readonly class RedirectTable
     private const PUT_IN_ORDER = 20_000;
 
     /** What the visits of a redirect are counted under; one for all below its source has a key that is no address. */
-    private const VISITED_AS = "CASE WHEN r.is_prefix THEN r.source || '/' ELSE r.source END";
+    public const VISITED_AS = "CASE WHEN r.is_prefix THEN r.source || '/' ELSE r.source END";
 
     /**
      * @param string|null $after id of the redirect that the page before ended with

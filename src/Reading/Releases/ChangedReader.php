@@ -129,7 +129,7 @@ final readonly class ChangedReader
     private function openTexts(array $ids, bool $policies): array
     {
         $texts = [];
-        foreach ($this->rows("SELECT p.title, w.html FROM place p JOIN words w ON w.id = p.id WHERE p.light <> 'closed' AND (p.id = ANY (CAST(:ids AS uuid[]))".($policies ? " OR p.kind = 'policy'" : '').") AND w.html LIKE '%<span data-blank=%' ORDER BY p.title", $ids, $policies) as $columns) {
+        foreach ($this->rows("SELECT p.title, w.html FROM place p JOIN shown_words w ON w.id = p.id WHERE p.light <> 'closed' AND (p.id = ANY (CAST(:ids AS uuid[]))".($policies ? " OR p.kind = 'policy'" : '').") AND w.html LIKE '%<span data-blank=%' ORDER BY p.title", $ids, $policies) as $columns) {
             $row = new Row($columns);
             $texts[] = new OpenText($row->text('title'), new Words($row->text('html')));
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Findings;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\DBAL\ParameterType;
 use Lantern\Core\Finding\DistanceContent;
 use Lantern\Core\Finding\Examination;
 use Lantern\Core\Finding\FrameContent;
@@ -29,6 +30,9 @@ final readonly class Inspection
 {
     /** More changes than these are work for a worker: nobody waits for them. */
     private const MOST_AT_ONCE = 5000;
+
+    /** What a worker looks at in one transaction. */
+    private const PART = 1000;
     private const BATCH = ['redirect' => 2000, 'mention' => 1000, 'words' => 250, 'menu' => 100, 'place' => 1000];
 
     /** Places are looked at when it is known what leads to them. */
@@ -52,7 +56,7 @@ final readonly class Inspection
     /**
      * Looks at what changed since the last time, but for how far places are: see `catchUpFar`.
      *
-     * @return bool whether what is kept is of now; else there is too much to look at, and a worker should walk over everything
+     * @return bool whether what is kept is of now; else there is too much to look at while somebody waits, and a worker should
      */
     public function catchUp(CopyName $name): bool
     {
@@ -67,37 +71,69 @@ final readonly class Inspection
                 }
                 usleep(20_000);
             }
-            if ($this->needsWalk($name)) {
+            if ($this->isMuch($name)) {
                 return false;
             }
-            $this->see($name);
-            $moment = $this->clock->now();
-            $this->passDates($name, $moment);
-            $due = $this->connection->fetchAllAssociative('DELETE FROM journal.due WHERE copy = ? AND subject IS DISTINCT FROM ? RETURNING subject, to_jsonb(keys) AS keys, person', [$name->value, DistanceContent::KEY]);
-            $subjects = $keys = $people = [];
-            foreach ($due as $columns) {
-                $row = new Row($columns);
-                $subjects[$row->text('subject')] = true;
-                $people[$row->text('person')] = true;
-                foreach ($row->texts('keys') as $key) {
-                    $keys[$key] = true;
-                }
-            }
-            unset($subjects[''], $people['']);
-            $person = 1 === \count($people) ? (string) array_key_first($people) : '';
-            $subjects = array_values(array_unique([...array_map(strval(...), array_keys($subjects)), ...$this->reaching($name, array_map(strval(...), array_keys($keys)), $moment)]));
-            if (\count($subjects) > self::MOST_AT_ONCE) {
-                $this->connection->executeStatement("INSERT INTO journal.due (copy, subject, keys, person) VALUES (?, '*', '{}', ?)", [$name->value, $person]);
-                $this->see(CopyName::Workbench);
 
-                return false;
-            }
-            $this->lookAt($name, $subjects, $moment, $person);
-            $this->connection->executeStatement('UPDATE journal.look SET caught_at = :now WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
-            $this->see(CopyName::Workbench);
-
-            return true;
+            return $this->lookAtPart($name, self::MOST_AT_ONCE);
         });
+    }
+
+    /**
+     * The same for a worker, however much it is: by parts, each with a short transaction of its own, so that whoever edits or publishes
+     * meanwhile waits for none of it. Whoever dies on the way leaves the rest for the next.
+     */
+    public function catchUpByParts(CopyName $name): void
+    {
+        if ($this->needsWalk($name)) {
+            $this->walk($name, yields: true);
+
+            return;
+        }
+        while ($this->isDue($name) && !$this->needsWalk($name)) {
+            $begun = hrtime(true);
+            $this->connection->transactional(function () use ($name): void {
+                $this->awaitLock($name);
+                $this->lookAtPart($name, self::PART);
+            });
+            $this->giveWay($begun);
+        }
+        // From now on a worker may be asked again.
+        $this->connection->executeStatement('UPDATE journal.look SET asked_at = NULL WHERE copy = ?', [$name->value]);
+    }
+
+    /**
+     * Looks at what the oldest of the changes reached. What is more than a part is written down as due by itself.
+     *
+     * @return bool whether nothing is left of what was due
+     */
+    private function lookAtPart(CopyName $name, int $most): bool
+    {
+        $this->see($name);
+        $moment = $this->clock->now();
+        $this->passDates($name, $moment);
+        $due = $this->connection->fetchAllAssociative('DELETE FROM journal.due WHERE id IN (SELECT id FROM journal.due WHERE copy = ? AND subject IS DISTINCT FROM ? ORDER BY id LIMIT ?) RETURNING subject, to_jsonb(keys) AS keys, person', [$name->value, DistanceContent::KEY, $most], [2 => ParameterType::INTEGER]);
+        $subjects = $keys = $people = [];
+        foreach ($due as $columns) {
+            $row = new Row($columns);
+            $subjects[$row->text('subject')] = true;
+            $people[$row->text('person')] = true;
+            foreach ($row->texts('keys') as $key) {
+                $keys[$key] = true;
+            }
+        }
+        unset($subjects[''], $people['']);
+        $person = 1 === \count($people) ? (string) array_key_first($people) : '';
+        $subjects = array_values(array_unique([...array_map(strval(...), array_keys($subjects)), ...$this->reaching($name, array_map(strval(...), array_keys($keys)), $moment)]));
+        $later = \array_slice($subjects, $most);
+        if ([] !== $later) {
+            $this->connection->executeStatement("INSERT INTO journal.due (copy, subject, keys, person) SELECT :copy, subject, '{}', :person FROM unnest(CAST(:subjects AS text[])) AS subject", ['copy' => $name->value, 'person' => $person, 'subjects' => PgArray::of($later)]);
+        }
+        $this->lookAt($name, \array_slice($subjects, 0, $most), $moment, $person);
+        $this->connection->executeStatement('UPDATE journal.look SET caught_at = :now WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
+        $this->see(CopyName::Workbench);
+
+        return [] === $later && \count($due) < $most;
     }
 
     /**
@@ -123,21 +159,23 @@ final readonly class Inspection
     }
 
     /**
-     * Walks over everything.
+     * Walks over everything, by parts, each with a short transaction of its own: what is edited meanwhile is looked at between them, and
+     * what was due before it began is done when it ends. Only one walks over a copy at a time.
      *
-     * @param \Closure(int, int): void|null $tell how many of how many were looked at
+     * @param \Closure(int, int): void|null $tell   how many of how many were looked at
+     * @param bool                          $yields whether it goes slowly while others are at work
      */
-    public function walk(CopyName $name, ?\Closure $tell = null): void
+    public function walk(CopyName $name, ?\Closure $tell = null, bool $yields = false): void
     {
-        $this->connection->transactional(function () use ($name, $tell): void {
-            $this->connection->executeStatement('SELECT pg_advisory_xact_lock(hashtext(?))', ["lantern findings $name->value"]);
-            $this->see($name);
+        if (!$this->isTrue('SELECT pg_try_advisory_lock(hashtext(?))', ["lantern walk $name->value"])) {
+            return;
+        }
+        try {
+            $before = $this->connection->fetchOne('SELECT CAST(pg_snapshot_xmin(pg_current_snapshot()) AS text)');
             $moment = $this->clock->now();
-            $this->connection->executeStatement('DELETE FROM journal.due WHERE copy = ?', [$name->value]);
-            $this->connection->executeStatement('DELETE FROM journal.examined WHERE copy = ?', [$name->value]);
             $of = 0;
             foreach (self::TABLES as $table) {
-                $count = $this->connection->fetchOne("SELECT count(*) FROM $table");
+                $count = $this->connection->fetchOne('SELECT count(*) FROM '.self::of($name, $table));
                 $of += is_numeric($count) ? (int) $count : 0;
             }
             $done = 0;
@@ -146,23 +184,77 @@ final readonly class Inspection
                     // What leads to places is asked now, of what was written a moment ago.
                     $this->connection->executeQuery("SELECT journal.measure('journal.examined')");
                 }
-                for ($last = '00000000-0000-0000-0000-000000000000';;) {
-                    $ids = array_values(array_filter($this->connection->fetchFirstColumn("SELECT id FROM $table WHERE id > CAST(? AS uuid) ORDER BY id LIMIT ".self::BATCH[$kind], [$last]), \is_string(...)));
-                    if ([] === $ids) {
-                        break;
-                    }
-                    $last = $ids[\count($ids) - 1];
-                    $this->examineAnew($name, array_map(static fn (string $id): string => "$kind:$id", $ids), $moment);
-                    $done += \count($ids);
+                for ($last = '00000000-0000-0000-0000-000000000000'; null !== $last;) {
+                    $begun = hrtime(true);
+                    [$last, $looked] = $this->walkOn($name, $kind, $table, $last, $moment);
+                    $done += $looked;
                     $this->tell($name, $done, $of);
                     null === $tell || $tell($done, $of);
+                    $yields && $this->giveWay($begun);
                 }
             }
-            $this->examineAnew($name, [FrameContent::KEY, DistanceContent::KEY], $moment);
+            $this->endWalk($name, $moment, \is_string($before) ? $before : '0');
+        } finally {
+            $this->connection->executeQuery('SELECT pg_advisory_unlock(hashtext(?))', ["lantern walk $name->value"]);
+        }
+    }
+
+    /** @return array{string|null, int} the last one that was looked at, null: it was the last of all; and how many were */
+    private function walkOn(CopyName $name, string $kind, string $table, string $after, \DateTimeImmutable $moment): array
+    {
+        return $this->connection->transactional(function () use ($name, $kind, $table, $after, $moment): array {
+            $this->awaitLock($name);
+            $this->see($name);
+            $ids = array_values(array_filter($this->connection->fetchFirstColumn("SELECT id FROM $table WHERE id > CAST(? AS uuid) ORDER BY id LIMIT ".self::BATCH[$kind], [$after]), \is_string(...)));
+            if ([] !== $ids) {
+                $this->examineAgain($name, array_map(static fn (string $id): string => "$kind:$id", $ids), $moment, '');
+            }
+            $this->see(CopyName::Workbench);
+
+            return [\count($ids) < self::BATCH[$kind] ? null : $ids[\count($ids) - 1], \count($ids)];
+        });
+    }
+
+    /** @param string $before the oldest transaction that went on when the walk began: what those before it left due is done by now */
+    private function endWalk(CopyName $name, \DateTimeImmutable $moment, string $before): void
+    {
+        $this->connection->transactional(function () use ($name, $moment, $before): void {
+            $this->awaitLock($name);
+            $this->see($name);
+            $this->examineAgain($name, [FrameContent::KEY, DistanceContent::KEY], $moment, '');
+            foreach (self::TABLES as $kind => $table) {
+                $this->connection->executeStatement("DELETE FROM journal.examined e WHERE e.copy = :copy AND e.subject LIKE '$kind:%' AND NOT EXISTS (SELECT FROM $table t WHERE t.id = CAST(substr(e.subject, ".(\strlen($kind) + 2).') AS uuid))', ['copy' => $name->value]);
+            }
             $this->connection->executeStatement('DELETE FROM journal.finding f WHERE f.copy = :copy AND NOT EXISTS (SELECT FROM journal.examined e WHERE e.copy = :copy AND e.subject = f.examined)', ['copy' => $name->value]);
-            $this->connection->executeStatement('UPDATE journal.look SET whole_at = :now, caught_at = :now, done = 0, "of" = 0 WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
+            $this->connection->executeStatement('DELETE FROM journal.due WHERE copy = ? AND tx < CAST(? AS xid8)', [$name->value, $before]);
+            $this->connection->executeStatement('UPDATE journal.look SET whole_at = :now, caught_at = greatest(caught_at, :now), asked_at = NULL, done = 0, "of" = 0 WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
             $this->see(CopyName::Workbench);
         });
+    }
+
+    /** Waits as long as the part took, and no longer than a second, where somebody else is at work in the database. */
+    private function giveWay(int $begun): void
+    {
+        if ($this->isTrue("SELECT EXISTS (SELECT FROM pg_stat_activity WHERE datname = current_database() AND application_name LIKE 'lantern%' AND state = 'active' AND pid <> pg_backend_pid())")) {
+            usleep(min(1_000_000, intdiv(hrtime(true) - $begun, 1000)));
+        }
+    }
+
+    private function awaitLock(CopyName $name): void
+    {
+        $this->connection->executeQuery('SELECT pg_advisory_xact_lock(hashtext(?))', ["lantern findings $name->value"]);
+    }
+
+    /** @param list<string>|array<string, string> $parameters */
+    private function isTrue(string $sql, array $parameters = []): bool
+    {
+        return \in_array($this->connection->fetchOne($sql, $parameters), [true, 't'], true);
+    }
+
+    /** A table as the copy has it; what is of neither stands in the journal. */
+    private static function of(CopyName $name, string $table): string
+    {
+        return str_contains($table, '.') ? $table : "$name->value.$table";
     }
 
     /** Whether something changed, or a date passed, since the copy was looked at the last time. */
@@ -180,22 +272,21 @@ final readonly class Inspection
             SQL, ['copy' => $schema, 'now' => $this->clock->now()->format(\DATE_ATOM), 'far' => DistanceContent::KEY]);
     }
 
-    /** Whether more has changed than anybody would wait for, or nobody has walked yet. */
+    /** Whether nobody has walked yet, or so much changed that it was not written down what. */
     public function needsWalk(CopyName $name): bool
     {
-        return false !== $this->connection->fetchOne(<<<'SQL'
-            SELECT 1 FROM journal.look l WHERE l.copy = :copy AND (
-                l.whole_at IS NULL OR EXISTS (SELECT FROM journal.due d WHERE d.copy = :copy AND d.subject = '*')
-                OR (SELECT count(*) FROM (SELECT FROM journal.due d WHERE d.copy = :copy LIMIT :most) few) >= :most
-            )
-            SQL, ['copy' => $name->value, 'most' => self::MOST_AT_ONCE]);
+        return $this->isTrue("SELECT EXISTS (SELECT FROM journal.look l WHERE l.copy = :copy AND (l.whole_at IS NULL OR EXISTS (SELECT FROM journal.due d WHERE d.copy = :copy AND d.subject = '*')))", ['copy' => $name->value]);
+    }
+
+    /** Whether more has changed than anybody would wait for. */
+    public function isMuch(CopyName $name): bool
+    {
+        return $this->needsWalk($name) || $this->isTrue('SELECT count(*) >= CAST(:most AS integer) FROM (SELECT FROM journal.due d WHERE d.copy = :copy LIMIT CAST(:most AS integer)) few', ['copy' => $name->value, 'most' => (string) self::MOST_AT_ONCE]);
     }
 
     private function lock(CopyName $name): bool
     {
-        $locked = $this->connection->fetchOne('SELECT pg_try_advisory_xact_lock(hashtext(?))', ["lantern findings $name->value"]);
-
-        return true === $locked || 't' === $locked;
+        return $this->isTrue('SELECT pg_try_advisory_xact_lock(hashtext(?))', ["lantern findings $name->value"]);
     }
 
     /** For the rest of the transaction the connection sees this copy; whatever comes after this in it, the workbench again. */
@@ -276,17 +367,6 @@ final readonly class Inspection
         return $changed;
     }
 
-    /** @param list<string> $subjects of which nothing is kept any more */
-    private function examineAnew(CopyName $name, array $subjects, \DateTimeImmutable $moment): void
-    {
-        [$examined, $findings] = $this->examine($name, $subjects, $moment);
-        $this->connection->executeStatement(<<<'SQL'
-            INSERT INTO journal.examined SELECT :copy, subject, ARRAY(SELECT DISTINCT hashtextextended(key, 0) FROM unnest(reaches) AS key), leads, again_at
-            FROM jsonb_to_recordset(CAST(:examined AS jsonb)) AS x (subject text, reaches text[], leads uuid[], again_at timestamptz)
-            SQL, ['examined' => self::json($examined), 'copy' => $name->value]);
-        $this->keepFound($name, $subjects, $findings, $moment, '');
-    }
-
     /**
      * @param list<string> $subjects
      *
@@ -310,7 +390,7 @@ final readonly class Inspection
         }
 
         // Who asks other web sites finds there what is to be asked.
-        $this->connection->executeStatement('INSERT INTO journal.outside_answer (url) SELECT DISTINCT url FROM unnest(CAST(? AS text[])) AS url ON CONFLICT (url) DO NOTHING', [PgArray::of($urls)]);
+        $this->connection->executeStatement('INSERT INTO journal.outside_answer (url) SELECT DISTINCT url FROM unnest(CAST(? AS text[])) AS url ORDER BY url ON CONFLICT (url) DO NOTHING', [PgArray::of($urls)]);
 
         return [$examined, $findings];
     }

@@ -22,7 +22,7 @@ final readonly class LinkCheck
     ) {
     }
 
-    /** @return bool whether what is kept is of now; else a worker looks over everything */
+    /** @return bool whether what is kept is of now; else a worker looks at it */
     public function catchUp(): bool
     {
         $isOfNow = true;
@@ -30,7 +30,7 @@ final readonly class LinkCheck
             if (!$this->inspection->catchUp($copy)) {
                 $isOfNow = false;
                 // Else somebody looks just now.
-                if ($this->inspection->needsWalk($copy)) {
+                if ($this->inspection->isMuch($copy)) {
                     $this->askWorker($copy);
                 }
             }
@@ -42,9 +42,9 @@ final readonly class LinkCheck
     private function askWorker(CopyName $copy): void
     {
         $this->connection->transactional(function () use ($copy): void {
-            $asked = $this->connection->executeStatement('UPDATE journal.look SET asked_at = now() WHERE copy = ? AND (asked_at IS NULL OR asked_at < now() - '.self::ASKED_AGAIN.' OR asked_at < whole_at)', [$copy->value]);
+            $asked = $this->connection->executeStatement('UPDATE journal.look SET asked_at = journal.moment() WHERE copy = ? AND (asked_at IS NULL OR asked_at < journal.moment() - '.self::ASKED_AGAIN.')', [$copy->value]);
             if (1 === $asked) {
-                $this->bus->dispatch(new WalkOver($copy->value));
+                $this->bus->dispatch(new CatchUp($copy->value));
             }
         });
     }

@@ -14,6 +14,7 @@ use Lantern\Core\Finding\MendKind;
 use Lantern\Core\Finding\Mends;
 use Lantern\Core\Finding\SubjectType;
 use Lantern\Core\Refused;
+use Lantern\Core\Release\CopyName;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Findings\FindingTable;
 use Lantern\Reading\Findings\FoundFinding;
@@ -38,6 +39,7 @@ final readonly class Mender
         private EditLog $edits,
         private Locks $locks,
         private FindingTable $table,
+        private Inspection $inspection,
         private Copies $copies,
         private WordsMender $words,
         private PlaceMends $places,
@@ -63,6 +65,9 @@ final readonly class Mender
         return $this->edits->run($by, Subject::Places, function (MenuMoves $moves) use ($ids, $kind, $told, $by): string {
             // Whoever comes second finds what the first left.
             $this->locks->relations();
+            if (!$this->inspection->catchUp(CopyName::Workbench)) {
+                throw new Refused('findings', 'So much changed that it is still being looked over. Try again in a moment.');
+            }
             $found = array_map(static fn (FoundFinding $one): Finding => $one->finding, $this->table->onTheWorkbench($ids));
             if ([] === $found) {
                 throw new Refused('findings', 1 === \count($ids) ? 'This is mended already.' : 'These are mended already.');
@@ -109,7 +114,7 @@ final readonly class Mender
         }
         match ($finding->subject->type) {
             SubjectType::Text => $this->words->mend($finding, $kind, $told, $by),
-            SubjectType::Entry, SubjectType::Piece => $moves->make($finding->subject->within, (new EntryMend($finding, $kind, $told))->move($this->copies->workbench->menus->tree($finding->subject->within))),
+            SubjectType::Entry, SubjectType::Piece => $this->inMenu($finding, $kind, $told, $moves),
             SubjectType::Redirect => $this->redirects->ofRedirect($finding, $kind, $told),
             SubjectType::Mention => $this->redirects->ofMention($finding, $kind, $told),
             SubjectType::Place => FindingKind::PolicyNotInFooter === $finding->kind
@@ -118,5 +123,14 @@ final readonly class Mender
             SubjectType::Looks => $this->settings->write([$finding->detail('name') => $finding->detail('colour')]),
             SubjectType::Header, SubjectType::Panel => throw new ByHand(),
         };
+    }
+
+    private function inMenu(Finding $finding, MendKind $kind, string $told, MenuMoves $moves): void
+    {
+        $tree = $this->copies->workbench->menus->tree($finding->subject->within);
+        // One line may have two findings, and went with the first of them.
+        if (null !== $tree->find($finding->subject->id)) {
+            $moves->make($finding->subject->within, (new EntryMend($finding, $kind, $told))->move($tree));
+        }
     }
 }

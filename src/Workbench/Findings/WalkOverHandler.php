@@ -16,6 +16,6 @@ final readonly class WalkOverHandler
 
     public function __invoke(WalkOver $message): void
     {
-        $this->inspection->walk(CopyName::from($message->copy));
+        $this->inspection->walk(CopyName::from($message->copy), yields: true);
     }
 }

@@ -11,6 +11,8 @@ use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Row;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\People\AuditLog;
 use Psr\Clock\ClockInterface;
@@ -37,6 +39,7 @@ final readonly class Jobs
         private MessageBusInterface $bus,
         private AuditLog $audit,
         private ClockInterface $clock,
+        private Locks $locks,
     ) {
     }
 
@@ -69,7 +72,7 @@ final readonly class Jobs
     {
         $id = (new UuidV7())->toRfc4122();
         $this->connection->transactional(function () use ($id, $kind, $input, $by, $file): void {
-            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern jobs'))");
+            $this->locks->take(Lock::Jobs);
             // What nobody has heard of for so long is done by nobody any more.
             $this->connection->executeStatement("UPDATE journal.job SET state = 'failed', outcome = CAST(:outcome AS jsonb), ended_at = :now WHERE kind = :kind AND state = 'running' AND heard_at < :lost", ['outcome' => json_encode(['problem' => 'Its worker was lost, and it was not taken up again. Ask for it once more.']), 'now' => $this->now(), 'kind' => $kind->value, 'lost' => $this->clock->now()->modify('-'.self::LOST_AFTER)->format(\DATE_ATOM)]);
             if (false !== $this->connection->fetchOne("SELECT 1 FROM journal.job WHERE kind = ? AND state IN ('waiting', 'running')", [$kind->value])) {

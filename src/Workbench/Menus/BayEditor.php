@@ -11,6 +11,8 @@ use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -27,6 +29,7 @@ final readonly class BayEditor
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private EditLog $edits,
         private Copies $copies,
+        private Locks $locks,
     ) {
     }
 
@@ -84,11 +87,12 @@ final readonly class BayEditor
             throw new Refused('place', 'A bay stands beside the pages of a page group. Choose one.');
         }
         $id = "beside-$groupId";
-        $there = array_filter($this->copies->workbench->menus->bays(), static fn (Bay $bay): bool => null !== $bay->beside);
-        if (\count($there) >= self::MOST_BESIDE) {
-            throw new Refused('place', \sprintf('There are %d bays beside pages already. Take one away that nobody needs.', self::MOST_BESIDE));
-        }
         $this->edits->run($by, Subject::Frame, function () use ($id, $groupId, $group): string {
+            $this->locks->take(Lock::Frame);
+            $there = array_filter($this->copies->workbench->menus->bays(), static fn (Bay $bay): bool => null !== $bay->beside);
+            if (\count($there) >= self::MOST_BESIDE) {
+                throw new Refused('place', \sprintf('There are %d bays beside pages already. Take one away that nobody needs.', self::MOST_BESIDE));
+            }
             if (0 === (int) $this->connection->executeStatement('INSERT INTO bay (id, position, beside, fills) VALUES (?, ?, ?, true) ON CONFLICT DO NOTHING', [$id, self::AFTER_THE_FRAME, $groupId])) {
                 throw new Refused('place', "There is a bay beside the pages of “{$group->title}” already.");
             }

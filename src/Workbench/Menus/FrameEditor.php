@@ -16,6 +16,8 @@ use Lantern\Core\Shop\Wordmark;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Shop\SettingWriter;
@@ -37,6 +39,7 @@ final readonly class FrameEditor
         private PictureReader $pictures,
         private SettingWriter $writer,
         private Copies $copies,
+        private Locks $locks,
     ) {
     }
 
@@ -103,13 +106,13 @@ final readonly class FrameEditor
      */
     public function remove(string $menuId, bool $evenIfItHangs, Person $by): void
     {
-        $this->refuseUnknownMenu($menuId);
-        /** @var list<string> $bays */
-        $bays = $this->connection->fetchFirstColumn('SELECT id FROM bay WHERE menu_id = ? ORDER BY position', [$menuId]);
-        if ([] !== $bays && !$evenIfItHangs) {
-            throw new Refused('menu', \sprintf('This menu hangs in the %s. Visitors would find nothing there.', implode(' and the ', array_map(static fn (string $bay): string => lcfirst(Bay::words($bay)), $bays))));
-        }
-        $this->change($by, function () use ($menuId): void {
+        $this->change($by, function () use ($menuId, $evenIfItHangs): void {
+            $this->refuseUnknownMenu($menuId);
+            /** @var list<string> $bays */
+            $bays = $this->connection->fetchFirstColumn('SELECT id FROM bay WHERE menu_id = ? ORDER BY position', [$menuId]);
+            if ([] !== $bays && !$evenIfItHangs) {
+                throw new Refused('menu', \sprintf('This menu hangs in the %s. Visitors would find nothing there.', implode(' and the ', array_map(static fn (string $bay): string => lcfirst(Bay::words($bay)), $bays))));
+            }
             $this->connection->executeStatement('UPDATE bay SET menu_id = NULL WHERE menu_id = ?', [$menuId]);
             $this->connection->executeStatement('DELETE FROM entry WHERE menu_id = ?', [$menuId]);
             $this->connection->executeStatement('DELETE FROM menu WHERE id = ?', [$menuId]);
@@ -164,10 +167,12 @@ final readonly class FrameEditor
         $checked = HeaderShape::checked($setting, $value);
         // A mark of one's own is there as soon as it is drawn, and none that was not.
         $more = HeaderShape::MARK_DRAWN === $setting ? [HeaderShape::MARK => '' === $checked ? OpenMark::Angle->value : OpenMark::Drawn->value] : [];
-        if (HeaderShape::MARK === $setting && OpenMark::Drawn->value === $checked && '' === $this->copies->workbench->settings->all()->get(HeaderShape::MARK_DRAWN)) {
-            throw new Refused('words', 'No mark is drawn yet. Paste its SVG first.');
-        }
-        $this->settings([$setting => $checked] + $more, $by);
+        $this->change($by, function () use ($setting, $checked, $more): void {
+            if (HeaderShape::MARK === $setting && OpenMark::Drawn->value === $checked && '' === $this->copies->workbench->settings->all()->get(HeaderShape::MARK_DRAWN)) {
+                throw new Refused('words', 'No mark is drawn yet. Paste its SVG first.');
+            }
+            $this->writer->write([$setting => $checked] + $more);
+        }, 'The frame is changed.');
     }
 
     private function setting(string $id, string $value, Person $by): void
@@ -183,7 +188,9 @@ final readonly class FrameEditor
 
     private function change(Person $by, \Closure $change, string $sentence): void
     {
-        $this->edits->run($by, Subject::Frame, static function () use ($change, $sentence): string {
+        $this->edits->run($by, Subject::Frame, function () use ($change, $sentence): string {
+            $this->locks->take(Lock::Frame);
+            $this->locks->take(Lock::Settings);
             $change();
 
             return $sentence;

@@ -198,7 +198,7 @@ final readonly class MenuEditor
             }
             $html = $this->cleaner->clean($text->html)->words->html;
             if ($html !== $text->html) {
-                $cleaned = (new Rewrite($entry->withContent(new Text($html))))->apply($cleaned ?? $after);
+                $cleaned = (new Rewrite($entry->withContent($text->withHtml($html))))->apply($cleaned ?? $after);
             }
         }
 

@@ -10,6 +10,8 @@ use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\ShopDetail;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\UnitOfWork;
 use Lantern\Workbench\Shop\ShopBeginning;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -23,6 +25,7 @@ final readonly class FirstStart
         private TeamEditor $team,
         private ShopBeginning $shop,
         private AuditLog $audit,
+        private Locks $locks,
     ) {
     }
 
@@ -67,7 +70,7 @@ final readonly class FirstStart
         $shop = ShopDetail::Name->checked($shop);
         $timeZone = ShopDetail::TimeZone->checked($timeZone);
         $this->work->run(function () use ($shop, $timeZone, $by, $owner): void {
-            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern people'))");
+            $this->locks->take(Lock::People);
             if (!$this->isAwaited()) {
                 throw new NotThere('This shop has begun already. Sign in, or ask an owner to invite you.');
             }

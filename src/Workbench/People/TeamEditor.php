@@ -16,6 +16,8 @@ use Lantern\Core\Person\WrongSecret;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Copies\Row;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\UnitOfWork;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -38,6 +40,7 @@ final readonly class TeamEditor
         private Copies $copies,
         private AuditLog $audit,
         private ClockInterface $clock,
+        private Locks $locks,
     ) {
     }
 
@@ -279,7 +282,7 @@ final readonly class TeamEditor
     {
         $this->work->run(function () use ($personId, $role, $change): void {
             // Two owners who remove each other at one moment come one after the other.
-            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern people'))");
+            $this->locks->take(Lock::People);
             $row = $this->person($personId);
             $roles = [];
             foreach ($this->connection->fetchAllKeyValue('SELECT id, role FROM journal.person WHERE left_at IS NULL') as $id => $one) {

@@ -23,6 +23,8 @@ use Lantern\Core\Piece\Title;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\MenuMoves;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
@@ -36,6 +38,7 @@ final readonly class LayoutMaker
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private Copies $copies,
         private EditLog $edits,
+        private Locks $locks,
     ) {
     }
 
@@ -47,8 +50,12 @@ final readonly class LayoutMaker
         if (!$place->kind->hasWords()) {
             throw new Refused('place', \sprintf('A %s has no body of its own to lay out.', $place->kind->words()));
         }
-        $words = self::line(new Text($workbench->shop->words($placeId)->html));
-        $this->make($placeId, 'page', $place->title, self::line(new Band(), [self::line(new Column(), [$words])]), \sprintf('“%s” is laid out in bands.', $place->title), $by);
+        $this->make($placeId, 'page', $place->title, static function () use ($workbench, $placeId): Entry {
+            // As they are when nobody else can write them any more.
+            $words = self::line(new Text($workbench->shop->words($placeId)->html));
+
+            return self::line(new Band(), [self::line(new Column(), [$words])]);
+        }, \sprintf('“%s” is laid out in bands.', $place->title), $by);
     }
 
     /**
@@ -58,13 +65,17 @@ final readonly class LayoutMaker
      */
     public function panel(string $menuId, string $entryId, Person $by): void
     {
-        $tree = $this->copies->workbench->menus->tree($menuId);
-        $entry = $tree->find($entryId) ?? throw new NotThere('This entry is no longer in the menu.');
-        if (null !== $tree->shape || 1 !== $tree->level($entryId)) {
-            throw new Refused('entry', 'A wide panel opens below an entry of the first level. Put this one further out first.');
-        }
-        $title = $this->name($entry);
-        $this->make($entryId, 'panel', $title, self::line(new Panel(), [self::line(new Band(), self::columns($entry))]), \sprintf('“%s” opens a wide panel.', $title), $by);
+        $found = function () use ($menuId, $entryId): Entry {
+            $tree = $this->copies->workbench->menus->tree($menuId);
+            $entry = $tree->find($entryId) ?? throw new NotThere('This entry is no longer in the menu.');
+            if (null !== $tree->shape || 1 !== $tree->level($entryId)) {
+                throw new Refused('entry', 'A wide panel opens below an entry of the first level. Put this one further out first.');
+            }
+
+            return $entry;
+        };
+        $title = $this->name($found());
+        $this->make($entryId, 'panel', $title, static fn (): Entry => self::line(new Panel(), [self::line(new Band(), self::columns($found()))]), \sprintf('“%s” opens a wide panel.', $title), $by);
     }
 
     /**
@@ -76,26 +87,27 @@ final readonly class LayoutMaker
      */
     public function column(string $bayId, Person $by): string
     {
-        $workbench = $this->copies->workbench;
-        $bay = array_column($workbench->menus->bays(), null, 'id')[$bayId] ?? null;
-        if (null === $bay || !$bay->isFooter()) {
-            throw new Refused('bay', 'The footer has no such column.');
-        }
-        $tree = null === $bay->menuId ? null : $workbench->menus->tree($bay->menuId);
-        if (null !== $tree?->shape) {
-            throw new Refused('bay', 'This column is laid out in pieces already. Open it.');
-        }
-        $pieces = [];
-        if ('' !== $bay->heading) {
-            $pieces[] = new Entry(self::id(), new Heading(), $bay->heading, content: new Title(3));
-        }
-        if (null !== $tree && [] !== $tree->entries) {
-            $pieces[] = self::line(new Links(), array_map(static fn (Entry $one): Entry => $one->anew(self::id(...)), $tree->entries));
-        }
         $id = self::id();
-        $name = '' === $bay->heading ? 'Column of pieces' : $bay->heading;
-        $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $name, $pieces, $bay, $by): string {
-            $this->row($id, 'column', $name, $by);
+        $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $bayId, $by): string {
+            // Whoever comes second finds the column of the first.
+            $this->locks->take(Lock::Frame);
+            $workbench = $this->copies->workbench;
+            $bay = array_column($workbench->menus->bays(), null, 'id')[$bayId] ?? null;
+            if (null === $bay || !$bay->isFooter()) {
+                throw new Refused('bay', 'The footer has no such column.');
+            }
+            $tree = null === $bay->menuId ? null : $workbench->menus->tree($bay->menuId);
+            if (null !== $tree?->shape) {
+                throw new Refused('bay', 'This column is laid out in pieces already. Open it.');
+            }
+            $pieces = [];
+            if ('' !== $bay->heading) {
+                $pieces[] = new Entry(self::id(), new Heading(), $bay->heading, content: new Title(3));
+            }
+            if (null !== $tree && [] !== $tree->entries) {
+                $pieces[] = self::line(new Links(), array_map(static fn (Entry $one): Entry => $one->anew(self::id(...)), $tree->entries));
+            }
+            $this->row($id, 'column', '' === $bay->heading ? 'Column of pieces' : $bay->heading, $by);
             $menus->make($id, new Insert(self::line(new Column(), $pieces), new Position(null, 0)));
             $this->connection->update('bay', ['menu_id' => $id], ['id' => $bay->id]);
 
@@ -149,14 +161,19 @@ final readonly class LayoutMaker
         $this->connection->executeStatement('INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, ?, now(), ?) ON CONFLICT (id) DO NOTHING', [$id, $name, $kind, $by->name]);
     }
 
-    private function make(string $id, string $kind, string $name, Entry $first, string $sentence, Person $by): void
+    /** @param \Closure(): Entry $first made of what is there when nobody else can change it any more */
+    private function make(string $id, string $kind, string $name, \Closure $first, string $sentence, Person $by): void
     {
         $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $kind, $name, $first, $sentence, $by): string {
+            $this->locks->take(Lock::Frame);
+            if ('page' === $kind) {
+                $this->connection->executeStatement('SELECT 1 FROM place WHERE id = ? FOR UPDATE', [$id]);
+            }
             $this->row($id, $kind, $name, $by);
             if ([] !== $this->copies->workbench->menus->tree($id)->entries) {
                 throw new Refused('layout', 'This is laid out already. Reload it to see how.');
             }
-            $menus->make($id, new Insert($first, new Position(null, 0)));
+            $menus->make($id, new Insert($first(), new Position(null, 0)));
 
             return $sentence;
         });

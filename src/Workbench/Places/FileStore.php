@@ -17,6 +17,9 @@ final readonly class FileStore
 {
     private const UPLOADS = 'uploads';
 
+    /** So many points of a picture are drawn by a browser without trouble, whatever few bytes they take. */
+    private const MOST_PIXELS = 60_000_000;
+
     public function __construct(
         #[Autowire(env: 'resolve:LANTERN_FILES')] private string $folder,
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
@@ -40,20 +43,46 @@ final readonly class FileStore
         $type = FileType::ofUpload($upload->name, \is_string($found) ? $found : 'application/octet-stream', (int) filesize($upload->path));
         if (FileType::Svg === $type) {
             Drawing::check($upload->name, (string) file_get_contents($upload->path));
-        } elseif ($type->isPicture() && false === getimagesize($upload->path)) {
-            throw new Refused('file', "“{$upload->name}” cannot be read as a picture. Save it anew, then upload it again.");
+        } elseif ($type->isPicture()) {
+            $size = getimagesize($upload->path);
+            if (false === $size) {
+                throw new Refused('file', "“{$upload->name}” cannot be read as a picture. Save it anew, then upload it again.");
+            }
+            if ($size[0] * $size[1] > self::MOST_PIXELS) {
+                throw new Refused('file', \sprintf('“%s” has %s × %s points. Save it with at most %d million in all.', $upload->name, number_format($size[0]), number_format($size[1]), intdiv(self::MOST_PIXELS, 1_000_000)));
+            }
         }
         $stored = new StoredFile(self::UPLOADS.'/'.hash_file('sha256', $upload->path).'.'.$type->extensions()[0], $type, (int) filesize($upload->path));
+        // Two who upload the same bytes at one moment come one after the other: the second finds the file of the first, or its absence.
+        $this->connection->executeQuery('SELECT pg_advisory_lock(hashtext(?))', ["lantern file $stored->name"]);
+        try {
+            return $this->kept($upload->path, $stored, $make);
+        } finally {
+            $this->connection->executeQuery('SELECT pg_advisory_unlock(hashtext(?))', ["lantern file $stored->name"]);
+        }
+    }
+
+    /**
+     * @template T
+     *
+     * @param \Closure(StoredFile): T $make
+     *
+     * @return T
+     */
+    private function kept(string $path, StoredFile $stored, \Closure $make): mixed
+    {
         $target = "{$this->folder}/{$stored->name}";
         $isNew = !is_file($target);
         if ($isNew) {
-            (new Filesystem())->copy($upload->path, $target);
-            chmod($target, 0o644);
+            // Written aside and put in place at once, so that nobody ever reads half of it.
+            $files = new Filesystem();
+            $files->copy($path, $part = $target.'.'.bin2hex(random_bytes(4)));
+            $files->chmod($part, 0o644);
+            $files->rename($part, $target, true);
         }
         try {
             return $make($stored);
         } catch (\Throwable $failure) {
-            // Unless somebody else uploaded the same bytes at this moment.
             if ($isNew && false === $this->connection->fetchOne("SELECT 1 FROM place WHERE kind = 'file' AND file ->> 'stored' = ?", [$stored->name])) {
                 @unlink($target);
             }

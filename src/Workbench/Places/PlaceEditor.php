@@ -110,7 +110,11 @@ final readonly class PlaceEditor
         return $planner->touchesForAll($before, $after, $now);
     }
 
-    /** @throws Refused|Stale|NotThere */
+    /**
+     * An edit like any other, which undo takes back; words that are written as they are make none.
+     *
+     * @throws Refused|Stale|NotThere
+     */
     public function writeWords(string $placeId, int $version, string $html, Person $by): CleanedWords
     {
         return $this->work->run(function () use ($placeId, $version, $html, $by): CleanedWords {
@@ -118,14 +122,23 @@ final readonly class PlaceEditor
             if (!$place->kind->hasWords()) {
                 throw new Refused('html', \sprintf('A %s has no words of its own.', $place->kind->words()));
             }
+            if ([] !== $this->copies->workbench->menus->tree($placeId)->entries) {
+                throw new Refused('html', \sprintf('“%s” is laid out in pieces by now, and shows those. Reload it, and write in one of them.', $place->title));
+            }
             $cleaned = $this->cleaner->clean($html);
             $words = $this->entities->find(WordsRecord::class, $placeId);
-            if (null === $words) {
-                $this->entities->persist(new WordsRecord($placeId, $cleaned->words->html));
-            } else {
-                $words->html = $cleaned->words->html;
+            if ($cleaned->words->html !== ($words->html ?? '')) {
+                $this->edits->run($by, Subject::Places, function () use ($placeId, $place, $words, $cleaned, $by): string {
+                    if (null === $words) {
+                        $this->entities->persist(new WordsRecord($placeId, $cleaned->words->html));
+                    } else {
+                        $words->html = $cleaned->words->html;
+                    }
+                    $this->records->sign($place, $by);
+
+                    return "“{$place->title}” has other words.";
+                });
             }
-            $this->records->sign($place, $by);
 
             return $cleaned;
         });

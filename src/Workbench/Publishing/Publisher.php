@@ -10,6 +10,8 @@ use Lantern\Core\Release\Fault;
 use Lantern\Core\Release\NotInOrder;
 use Lantern\Reading\Releases\ChangedReader;
 use Lantern\Reading\Releases\ReleaseReader;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\People\AuditLog;
 use Psr\Clock\ClockInterface;
@@ -42,6 +44,35 @@ final readonly class Publisher
         ))
         SQL;
 
+    /**
+     * The parts of the frame (header with drawer and panels; footer; beside the pages of a group) that a release touched, so that each is
+     * made anew only then. Where it is not certain, a part is taken to be touched.
+     */
+    private const PARTS_OF_THE_FRAME = <<<'SQL'
+        ARRAY(
+            WITH changed AS (SELECT * FROM journal.release_row WHERE release_id = :release), moved AS (
+                SELECT FROM changed r WHERE r.table_name = 'pick' OR r.table_name = 'place' AND EXISTS (
+                    SELECT FROM unnest(ARRAY['kind', 'title', 'address', 'parent_id', 'position', 'light', 'opens_on', 'closes_on', 'audience', 'published_on', 'rule']) AS which
+                    WHERE r.before -> which IS DISTINCT FROM r.after -> which
+                )
+            ), menus AS (
+                SELECT CAST(r.before ->> 'menu_id' AS uuid) AS id FROM changed r WHERE r.table_name = 'entry' AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL
+                UNION SELECT CAST(r.after ->> 'menu_id' AS uuid) FROM changed r WHERE r.table_name = 'entry' AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL
+                UNION SELECT CAST(r.row_id AS uuid) FROM changed r WHERE r.table_name = 'menu' AND COALESCE(r.after, r.before) ->> 'kind' <> 'page'
+                UNION SELECT e.menu_id FROM workbench.entry e JOIN changed r ON r.table_name = 'place' AND r.row_id = e.place_id::text WHERE e.on_page IS NULL
+                UNION SELECT e.menu_id FROM workbench.entry e WHERE EXISTS (SELECT FROM moved) AND e.on_page IS NULL
+                    AND (e.filling IS NOT NULL OR e.narrowing IS NOT NULL OR e.piece ->> 'kind' IN ('products', 'product', 'cards', 'file') OR e.piece ->> 'html' LIKE '%place:%')
+            )
+            SELECT DISTINCT part FROM (
+                SELECT CASE WHEN m.kind = 'panel' THEN 'header' WHEN m.kind = 'column' OR b.id LIKE 'footer-%' OR b.id = 'last-line' THEN 'footer' WHEN b.beside IS NOT NULL THEN 'beside' ELSE 'header' END AS part
+                FROM menus t JOIN workbench.menu m ON m.id = t.id LEFT JOIN workbench.bay b ON b.menu_id = m.id WHERE m.kind <> 'menu' OR b.id IS NOT NULL
+                UNION ALL SELECT 'beside' FROM workbench.bay WHERE beside IS NOT NULL AND EXISTS (SELECT FROM moved)
+                UNION ALL SELECT unnest(ARRAY['header', 'footer', 'beside']) WHERE EXISTS (SELECT FROM changed WHERE table_name = 'bay' OR table_name = 'setting' AND row_id <> 'notice')
+                    OR EXISTS (SELECT FROM menus t WHERE t.id IS NOT NULL AND NOT EXISTS (SELECT FROM workbench.menu m WHERE m.id = t.id))
+            ) parts
+        )
+        SQL;
+
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private ReleaseReader $reader,
@@ -49,6 +80,7 @@ final readonly class Publisher
         private ClockInterface $clock,
         private EventDispatcherInterface $events,
         private AuditLog $audit,
+        private Locks $locks,
     ) {
     }
 
@@ -68,7 +100,7 @@ final readonly class Publisher
         $many = false;
         $number = $this->connection->transactional(function () use ($by, $seen, $progress, $together, &$many): ?int {
             // One at a time; and what is edited meanwhile waits for the next.
-            $this->connection->executeStatement("SELECT pg_advisory_xact_lock(hashtext('lantern publish'))");
+            $this->locks->take(Lock::Publish);
             $this->connection->executeStatement('LOCK TABLE journal.touched IN SHARE ROW EXCLUSIVE MODE');
             if (null !== $seen && $seen !== $this->reader->state()) {
                 throw new ChangedSince();
@@ -83,7 +115,7 @@ final readonly class Publisher
                 return null;
             }
             $this->refuseWhatIsNotInOrder($id, $changed, $progress);
-            $this->connection->executeStatement('UPDATE journal.release SET summary = :summary, frame = '.self::TOUCHES_THE_FRAME.' WHERE id = :release', ['summary' => $this->reader->summaryOf($id), 'release' => $id]);
+            $this->connection->executeStatement('UPDATE journal.release SET summary = :summary, frame = '.self::TOUCHES_THE_FRAME.', frame_parts = '.self::PARTS_OF_THE_FRAME.' WHERE id = :release', ['summary' => $this->reader->summaryOf($id), 'release' => $id]);
             $this->connection->executeStatement('SET CONSTRAINTS ALL DEFERRED');
             $progress->enter('Carrying over', \count(ReleaseReader::TABLES));
             foreach (ReleaseReader::TABLES as $table) {

@@ -4,26 +4,26 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Shop;
 
-use Doctrine\DBAL\Connection;
 use Lantern\Core\Filter\ChoiceOrder;
 use Lantern\Core\Filter\Filter;
 use Lantern\Core\Filter\Filters;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Chooses and words the filters of the shop's listings. */
 final readonly class FilterEditor
 {
     public function __construct(
-        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private Copies $copies,
         private EditLog $edits,
         private SettingWriter $writer,
+        private Locks $locks,
     ) {
     }
 
@@ -73,7 +73,7 @@ final readonly class FilterEditor
     private function change(int $version, Person $by, string $sentence, \Closure $values): void
     {
         $this->edits->run($by, Subject::Frame, function () use ($version, $sentence, $values): string {
-            $this->connection->executeStatement('LOCK TABLE setting IN SHARE ROW EXCLUSIVE MODE');
+            $this->locks->take(Lock::Settings);
             $this->copies->workbench->settings->forget();
             $now = self::version($this->copies->workbench->settings->all()->values);
             if ($now !== $version) {

@@ -4,26 +4,26 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Shop;
 
-use Doctrine\DBAL\Connection;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Refused;
 use Lantern\Core\Search\SearchWord;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Leads words that visitors look for to a place at once, or lets them be looked for again. */
 final readonly class SearchWordEditor
 {
     public function __construct(
-        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private Copies $copies,
         private EditLog $edits,
         private SettingWriter $writer,
+        private Locks $locks,
     ) {
     }
 
@@ -46,7 +46,7 @@ final readonly class SearchWordEditor
             throw new Refused('placeId', 'The search itself is where they come from. Choose another place.');
         }
         $this->edits->run($by, Subject::Frame, function () use ($setting, $placeId, $version, $words, $place): string {
-            $this->connection->executeStatement('LOCK TABLE setting IN SHARE ROW EXCLUSIVE MODE');
+            $this->locks->take(Lock::Settings);
             $this->copies->workbench->settings->forget();
             $settings = $this->copies->workbench->settings->all()->values;
             $now = self::version($settings);

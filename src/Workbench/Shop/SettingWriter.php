@@ -19,7 +19,7 @@ final readonly class SettingWriter
     public function write(array $values): void
     {
         $rows = array_map(static fn (string $id, string $value): array => ['id' => $id, 'value' => $value], array_keys($values), $values);
-        $this->connection->executeStatement('INSERT INTO setting SELECT * FROM jsonb_to_recordset(CAST(? AS jsonb)) AS s(id text, value jsonb) ON CONFLICT (id) DO UPDATE SET value = excluded.value WHERE setting.value <> excluded.value', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
+        $this->connection->executeStatement('INSERT INTO setting (id, value) SELECT * FROM jsonb_to_recordset(CAST(? AS jsonb)) AS s(id text, value jsonb) ON CONFLICT (id) DO UPDATE SET value = excluded.value WHERE setting.value <> excluded.value', [json_encode($rows, \JSON_THROW_ON_ERROR)]);
         $this->copies->workbench->settings->forget();
     }
 }

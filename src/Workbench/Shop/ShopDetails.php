@@ -4,26 +4,26 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Shop;
 
-use Doctrine\DBAL\Connection;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\EditLog;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\People\AuditLog;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The shop's details on the workbench. */
 final readonly class ShopDetails
 {
     public function __construct(
-        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private Copies $copies,
         private EditLog $edits,
         private SettingWriter $writer,
         private AuditLog $audit,
+        private Locks $locks,
     ) {
     }
 
@@ -62,7 +62,7 @@ final readonly class ShopDetails
             $checked[$name] = $detail->checked($value);
         }
         $this->edits->run($by, Subject::Frame, function () use ($version, $checked, $by): string {
-            $this->connection->executeStatement('LOCK TABLE setting IN SHARE ROW EXCLUSIVE MODE');
+            $this->locks->take(Lock::Settings);
             $this->copies->workbench->settings->forget();
             $now = self::version($this->all());
             if ($now !== $version) {

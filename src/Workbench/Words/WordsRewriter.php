@@ -70,7 +70,7 @@ final readonly class WordsRewriter
             foreach ($tree->all() as $entry) {
                 $html = $entry->content instanceof Text ? $rewrite(new Words($entry->content->html))->html : null;
                 if (null !== $html && $entry->content instanceof Text && $html !== $entry->content->html) {
-                    $rewritten[] = new Rewrite($entry->withContent(new Text($html)));
+                    $rewritten[] = new Rewrite($entry->withContent($entry->content->withHtml($html)));
                 }
             }
             if ([] !== $rewritten) {

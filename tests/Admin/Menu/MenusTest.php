@@ -294,4 +294,26 @@ final class MenusTest extends ApiTestCase
     {
         return ['type' => 'insert', 'entry' => ['id' => (new UuidV7())->toRfc4122(), 'target' => ['kind' => 'heading'], 'label' => $label, 'children' => [['id' => (new UuidV7())->toRfc4122(), 'target' => ['kind' => 'contact', 'uri' => 'mailto:a@b.example'], 'label' => 'Write']]], 'at' => ['parentId' => null, 'index' => 0]];
     }
+
+    /** Both looked at the same notice; the second is told what the first wrote, and nothing of it is overwritten in silence. */
+    public function testTwoWhoChangeOneThingOfTheFrameAreToldOfEachOther(): void
+    {
+        $change = fn (array $change, mixed $seen): mixed => $this->send('POST', '/api/frame/changes', $change + ['seen' => $seen]);
+        $seen = $this->at($this->get('/api/frame'), 'versions');
+        $this->signIn('editor');
+        $change(['type' => 'notice', 'words' => 'Closed on Monday'], $seen);
+        self::assertSame(200, $this->code());
+        $change(['type' => 'heading', 'bay' => 'footer-1', 'words' => 'Shelves'], $seen);
+        self::assertSame(200, $this->code(), 'something else');
+        $this->signIn('publisher');
+        $stale = $change(['type' => 'notice', 'words' => 'Closed on Tuesday'], $seen);
+        self::assertSame([412, 'Closed on Monday'], [$this->code(), $this->at($stale, 'current', 'notice')]);
+        $change(['type' => 'heading', 'bay' => 'footer-1', 'words' => 'Goods'], $seen);
+        self::assertSame(412, $this->code());
+        $change(['type' => 'swap', 'bay' => 'footer-2', 'other' => 'footer-1'], $seen);
+        self::assertSame(412, $this->code());
+        self::assertSame('Closed on Monday', $this->value("SELECT value #>> '{}' FROM setting WHERE id = 'notice'"));
+        $change(['type' => 'notice', 'words' => 'Closed on Tuesday'], $this->at($this->get('/api/frame'), 'versions'));
+        self::assertSame(200, $this->code());
+    }
 }

@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace Lantern\Tests\Admin\Piece;
 
 use Lantern\Core\Person\Actor;
+use Lantern\Core\Release\CopyName;
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
 use Lantern\Tests\Admin\ApiTestCase;
+use Lantern\Workbench\Findings\Inspection;
 use Lantern\Workbench\Publishing\Publisher;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Request;
@@ -501,5 +503,63 @@ final class LayoutsTest extends ApiTestCase
     private static function integer(mixed $value): int
     {
         return \is_int($value) ? $value : 0;
+    }
+
+    /** A page is found by what it says: by its pieces when it is laid out, and no longer by the words behind them. */
+    public function testAPageThatIsLaidOutIsFoundByWhatItSays(): void
+    {
+        $story = DemoId::of('pages/our-story');
+        $this->workbench()->executeStatement('UPDATE words SET html = ? WHERE id = ?', ['<p>Once a quagga <a href="/no/such/page">stood</a> here.</p><h2 id="the-old">Old</h2>', $story]);
+        $this->send('POST', "/api/places/$story/layout");
+        self::assertSame(200, $this->code());
+        $piece = $this->value("SELECT id FROM entry WHERE menu_id = ? AND piece ->> 'kind' = 'words'", $story);
+        $this->workbench()->executeStatement("UPDATE entry SET piece = jsonb_set(piece, '{html}', to_jsonb(CAST(? AS text))) WHERE id = ?", ['<p>Now a zebra does.</p><h2 id="the-new">New</h2>', $piece]);
+        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, parent_id, position, target_kind, label, piece, on_page) SELECT gen_random_uuid(), menu_id, parent_id, 9, 'heading', 'Gnu & okapi', '{\"kind\": \"heading\", \"level\": 2}', on_page FROM entry WHERE id = ?", [$piece]);
+        $found = fn (string $words): array => $this->service(\Lantern\Reading\Copies\Copies::class)->workbench->search->places(\Lantern\Core\Search\SearchWords::of($words), \Lantern\Core\Visitor::guest(new \DateTimeImmutable()));
+        self::assertSame([$story], $found('zebra'));
+        self::assertSame([$story], $found('okapi'));
+        self::assertSame([], $found('quagga'), 'what stands behind the layout is not found');
+        $this->service(Inspection::class)->catchUp(CopyName::Workbench);
+        self::assertSame('0', $this->value("SELECT count(*) FROM journal.finding WHERE copy = 'workbench' AND details ->> 'address' = '/no/such/page'"), 'nor is it checked');
+        $this->workbench()->executeStatement('UPDATE words SET html = ? WHERE id = ?', ['<p><a href="place:'.$story.'#the-old">old</a> <a href="place:'.$story.'#the-new">new</a></p>', DemoId::of('pages/makers')]);
+        $this->service(Inspection::class)->catchUp(CopyName::Workbench);
+        self::assertSame(['the-old'], $this->workbench()->fetchFirstColumn("SELECT details ->> 'part' FROM journal.finding WHERE copy = 'workbench' AND kind = 'part-missing' AND subject_id = ?", [DemoId::of('pages/makers')]));
+        // Without its pieces it shows its words again.
+        $this->workbench()->executeStatement('DELETE FROM entry WHERE menu_id = ?', [$story]);
+        $this->service(Inspection::class)->catchUp(CopyName::Workbench);
+        self::assertContains($story, $found('quagga'));
+        self::assertCount(0, $found('zebra'));
+        self::assertSame('1', $this->value("SELECT count(*) FROM journal.finding WHERE copy = 'workbench' AND details ->> 'address' = '/no/such/page'"));
+    }
+
+    public function testWordsAreNotWrittenBehindALayout(): void
+    {
+        $story = DemoId::of('pages/our-story');
+        $this->send('POST', "/api/places/$story/layout");
+        $refused = $this->send('PUT', "/api/places/$story/words", ['html' => '<p>Nobody would see this.</p>'], '"'.$this->value('SELECT version FROM place WHERE id = ?', $story).'"');
+        self::assertSame(422, $this->code());
+        self::assertStringContainsString('laid out in pieces by now', (string) json_encode($refused));
+    }
+
+    /** What a piece says of itself stays whatever rewrites its words: cleaning, an address that changes, a mend. */
+    public function testAPieceStaysInTheDrawerWhateverRewritesItsWords(): void
+    {
+        $kits = $this->value("SELECT m.id FROM menu m WHERE m.kind = 'panel' ORDER BY m.id LIMIT 1");
+        $piece = $this->value("SELECT id FROM entry WHERE menu_id = ? AND piece ->> 'kind' = 'words' LIMIT 1", $kits);
+        if ('' === $piece) {
+            $piece = '01930000-0000-7000-8000-0000000000aa';
+            $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, parent_id, position, target_kind, piece) SELECT ?, menu_id, id, 99, 'heading', '{\"kind\": \"words\", \"html\": \"<p>x</p>\", \"inDrawer\": true}' FROM entry WHERE menu_id = ? AND piece ->> 'kind' = 'column' LIMIT 1", [$piece, $kits]);
+        }
+        $this->workbench()->executeStatement("UPDATE entry SET piece = piece || '{\"inDrawer\": true, \"html\": \"<p><a href=\\\"/papers/plain\\\">typed</a></p>\"}' WHERE id = ?", [$piece]);
+        $inDrawer = fn (): string => $this->value("SELECT piece ->> 'inDrawer' FROM entry WHERE id = ?", $piece);
+        $this->service(\Lantern\Workbench\Addresses\AddressEditor::class)->change([new \Lantern\Workbench\Addresses\AddressWish(DemoId::of('categories/plain'), '/papers/plain', '/papers/simple')], $this->person());
+        self::assertStringContainsString('place:', $this->value("SELECT piece ->> 'html' FROM entry WHERE id = ?", $piece), 'its typed link was rewritten');
+        self::assertSame('true', $inDrawer());
+        $menu = $this->get("/api/menus/$kits");
+        $line = (array) $this->pieceOf('words', (array) $this->at($menu, 'entries'));
+        self::assertSame($piece, $line['id']);
+        $this->send('POST', "/api/menus/$kits/moves", ['type' => 'rewrite', 'entry' => ['piece' => ['html' => '<p onclick="x">a</p>'] + (array) $line['piece'], 'children' => []] + $line], '"'.self::integer($this->at($menu, 'version')).'"');
+        self::assertSame(200, $this->code(), (string) $this->browser->getResponse()->getContent());
+        self::assertSame(['<p>a</p>', 'true'], [$this->value("SELECT piece ->> 'html' FROM entry WHERE id = ?", $piece), $inDrawer()]);
     }
 }

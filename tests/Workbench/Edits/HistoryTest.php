@@ -24,6 +24,7 @@ use Lantern\Workbench\Addresses\OutsideMentions;
 use Lantern\Workbench\Edits\History;
 use Lantern\Workbench\Menus\FrameEditor;
 use Lantern\Workbench\Menus\MenuEditor;
+use Lantern\Workbench\Pieces\LayoutMaker;
 use Lantern\Workbench\Places\PlaceEditor;
 use Lantern\Workbench\Places\PlaceMaker;
 use Lantern\Workbench\Places\PlaceRemover;
@@ -108,6 +109,8 @@ final class HistoryTest extends ShopTestCase
             fn () => $this->revise('pages/makers', new Revision(title: 'Those who make it')),
             fn () => $this->service(MenuEditor::class)->move($header, (int) $this->value('SELECT version FROM menu WHERE id = ?', $header), new Insert(new Entry((new UuidV7())->toRfc4122(), new Heading(), 'New'), new Position(null, 0)), $person),
             fn () => $this->revise('pages/makers', new Revision(listing: new SearchListing(false, 'Makers', 'Who makes it'))),
+            fn () => $this->service(PlaceEditor::class)->writeWords(DemoId::of('pages/makers'), $version(DemoId::of('pages/makers')), '<p>Other words.</p>', $person),
+            fn () => $this->service(FrameEditor::class)->notice('Another notice', $person),
             fn () => $this->revise('categories/kits', new Revision(picture: 'awl-1.svg')),
             fn () => $this->revise('categories/kits', new Revision(light: Light::Quiet)),
             fn () => $this->service(PlaceEditor::class)->pick($byHand, $version($byHand), $products, $person),
@@ -121,6 +124,7 @@ final class HistoryTest extends ShopTestCase
             fn () => $this->service(PlaceMaker::class)->duplicate(DemoId::of('pages/makers'), $person),
             fn () => $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('categories/papers'), '/papers', '/paper')], $person),
             fn () => $this->service(PlaceRemover::class)->remove(DemoId::of('pages/visit'), $version(DemoId::of('pages/visit')), \Lantern\Core\Impact\Onward::gone(), $person),
+            fn () => $this->service(LayoutMaker::class)->page(DemoId::of('pages/makers'), $person),
             fn () => $this->service(PlaceEditor::class)->arrange(DemoId::of('categories/kits'), $version(DemoId::of('categories/kits')), DemoId::of('categories/papers'), $person),
         ];
     }

@@ -43,6 +43,50 @@ final class InspectionTest extends ShopTestCase
         self::assertGreaterThan(15, \count(array_unique(array_map(static fn (array $one): string => $one[1], array_values($this->found($copy))))));
     }
 
+    /** The same, where it is so much that a worker does it by parts, and where the shop is edited between them. */
+    public function testWhatAWorkerLooksAtByPartsFindsWhatAWalkFinds(): void
+    {
+        $inspection = $this->service(Inspection::class);
+        $inspection->walk(CopyName::Workbench);
+        mt_srand(5);
+        for ($round = 0; $round < 4; ++$round) {
+            $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_address, status) SELECT gen_random_uuid(), '/many-$round-' || n, '/edit-' || (1 + n % 24), 301 FROM generate_series(1, 2600) n");
+            $this->workbench()->executeStatement("UPDATE place SET title = title || ' ' WHERE kind = 'product'; UPDATE redirect SET status = 302 WHERE source LIKE '/many-%'");
+            $this->edit();
+            $inspection->catchUpByParts(CopyName::Workbench);
+            $inspection->catchUpFar(CopyName::Workbench);
+            $found = $this->found(CopyName::Workbench);
+            $edited = 0;
+            $inspection->walk(CopyName::Workbench, function () use (&$edited): void {
+                if (++$edited < 4) {
+                    $this->edit();
+                }
+            });
+            $inspection->catchUpByParts(CopyName::Workbench);
+            $inspection->catchUpFar(CopyName::Workbench);
+            $after = $this->found(CopyName::Workbench);
+            $inspection->walk(CopyName::Workbench);
+            self::assertEquals($this->found(CopyName::Workbench), $after, 'edited while somebody walked');
+            self::assertNotSame([], $found);
+            self::assertSame('0', $this->value('SELECT count(*) FROM journal.due WHERE copy = ?', 'workbench'));
+        }
+    }
+
+    /** Between two parts nobody waits for a walk: the next edit is looked at while it goes on. */
+    public function testAWalkHoldsNobodyUp(): void
+    {
+        $inspection = $this->service(Inspection::class);
+        $inspection->walk(CopyName::Workbench);
+        $other = $this->server('lantern_test');
+        $seen = [];
+        $inspection->walk(CopyName::Workbench, static function () use ($other, &$seen): void {
+            $held = $other->query("SELECT count(*) FROM pg_locks WHERE locktype = 'advisory' AND granted AND objid = hashtext('lantern findings workbench')::bigint & 4294967295");
+            $seen[] = false === $held ? null : $held->fetchColumn();
+        });
+        self::assertGreaterThan(4, \count($seen));
+        self::assertSame([0], array_values(array_unique(array_map(static fn (mixed $n): int => is_numeric($n) ? (int) $n : -1, $seen))));
+    }
+
     /** @return array<string, array{string, string, string, string}> by id */
     private function found(CopyName $copy): array
     {

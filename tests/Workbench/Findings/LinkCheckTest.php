@@ -20,7 +20,7 @@ final class LinkCheckTest extends ShopTestCase
         $this->workbench()->executeStatement("INSERT INTO journal.due (copy, subject, keys, person) VALUES ('workbench', '*', '{}', '')");
         self::assertFalse($check->catchUp());
         self::assertFalse($check->catchUp());
-        self::assertSame('1', $this->value("SELECT count(*) FROM journal.message WHERE body LIKE '%WalkOver%'"));
+        self::assertSame('1', $this->value("SELECT count(*) FROM journal.message WHERE body LIKE '%CatchUp%'"));
         $this->service(Inspection::class)->walk(CopyName::Workbench);
         self::assertTrue($check->catchUp());
     }

@@ -66,7 +66,7 @@ final class MenderTest extends ShopTestCase
         self::assertNotNull($found);
         $mender = $this->service(Mender::class);
         $mender->mend([$found->finding->id], MendKind::TakeOut, '', $this->person());
-        $this->service(Inspection::class)->catchUp(CopyName::Workbench);
+        // Nobody has looked since but whoever mends.
         try {
             $mender->mend([$found->finding->id], MendKind::TakeOut, '', $this->person('owner'));
             self::fail('It was mended twice.');
@@ -201,5 +201,28 @@ final class MenderTest extends ShopTestCase
             MendAsks::Words => 'Words of its own',
             default => '',
         };
+    }
+
+    /** A line that is closed and stands twice: both of its findings are mended by one act. */
+    public function testTwoFindingsOfOneLineGoTogether(): void
+    {
+        $silk = DemoId::of('categories/silk');
+        $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE id = ?", [$silk]);
+        $menu = $this->value("SELECT menu_id FROM bay WHERE id = 'footer-1'");
+        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, position, target_kind, place_id) SELECT gen_random_uuid(), ?, 90 + n, 'place', ? FROM generate_series(1, 2) n", [$menu, $silk]);
+        $this->service(Inspection::class)->catchUp(CopyName::Workbench);
+        $ids = array_values(array_filter($this->workbench()->fetchFirstColumn("SELECT f.id FROM journal.finding f JOIN entry e ON e.id::text = f.subject_id WHERE f.copy = 'workbench' AND e.menu_id = ? AND e.place_id = ? AND f.kind IN ('entry-closed', 'place-twice')", [$menu, $silk]), \is_string(...)));
+        self::assertGreaterThanOrEqual(2, \count($ids));
+        $this->service(Mender::class)->mend($ids, MendKind::TakeOut, '', $this->person());
+        self::assertSame('0', $this->value('SELECT count(*) FROM entry WHERE menu_id = ? AND place_id = ? AND position > 90', $menu, $silk));
+    }
+
+    /** A redirect for all below an address is visited below it. */
+    public function testARedirectForAllBelowThatIsFollowedIsNotUnused(): void
+    {
+        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, is_prefix, goal_place_id, status, created_at) VALUES (gen_random_uuid(), '/once', true, ?, 301, now() - interval '13 months'), (gen_random_uuid(), '/never', true, ?, 301, now() - interval '13 months')", [DemoId::of('categories/papers'), DemoId::of('categories/papers')]);
+        $this->workbench()->executeStatement("INSERT INTO journal.visited (address, last_day) VALUES ('/once/', CURRENT_DATE - 1)");
+        $this->service(Inspection::class)->walk(CopyName::Workbench);
+        self::assertSame(['/never/*'], $this->workbench()->fetchFirstColumn("SELECT name FROM journal.finding WHERE copy = 'workbench' AND kind = 'redirect-unused' AND (name LIKE '/once%' OR name LIKE '/never%')"));
     }
 }

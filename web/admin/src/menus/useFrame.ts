@@ -37,10 +37,12 @@ function useFrameEdit() {
   return useCallback(
     (body: FrameChange, says: string) =>
       edit<Frame>({
-        run: () => ask(api.POST('/api/frame/changes', { body })),
+        // With the versions that are on the screen: two people who change one thing are told of each other.
+        run: () => ask(api.POST('/api/frame/changes', { body: { ...body, seen: queries.getQueryData<Frame>(frameQuery.queryKey)?.versions ?? null } })),
         changes: () => [{ about: 'frame', id: null }],
         says,
         show: (frame) => queries.setQueryData(frameQuery.queryKey, frame),
+        stale: (frame) => queries.setQueryData(frameQuery.queryKey, frame as Frame),
       }),
     [edit, queries],
   );
