@@ -18,6 +18,7 @@ use Lantern\Workbench\Jobs\ReadableMessages;
 use Lantern\Workbench\OutsideLinks\AskHost;
 use Lantern\Workbench\OutsideLinks\AskOutside;
 use Lantern\Workbench\OutsideLinks\OutsideClient;
+use Lantern\Workbench\People\NormalizedPasswords;
 use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 
@@ -92,7 +93,8 @@ return static function (ContainerConfigurator $container): void {
     $services->set('lantern.outside_client', HttpClientInterface::class)->factory([OutsideClient::class, 'make'])->args([env('default::LANTERN_OUTSIDE_STAND_IN')]);
 
     // Argon2id (RFC 9106), with 32 MiB and three passes.
-    $services->set('lantern.password_hasher', NativePasswordHasher::class)->args([3, 32 * 1024 * 1024, null, \PASSWORD_ARGON2ID]);
+    $services->set('lantern.argon2id', NativePasswordHasher::class)->args([3, 32 * 1024 * 1024, null, \PASSWORD_ARGON2ID]);
+    $services->set('lantern.password_hasher', NormalizedPasswords::class)->args([service('lantern.argon2id')]);
 
     // Work that takes longer than a request, kept in the database until a worker has done it: a queue for each purpose, so that none
     // waits for another's. A worker that does not say for twenty seconds that it is at work is taken for dead, and its message goes to

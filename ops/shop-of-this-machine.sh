@@ -15,4 +15,11 @@ export PATH="${postgres_tools:+$postgres_tools:}$PATH"
 
 # What libpq does not know in the URL is left out.
 url="${url%%\?*}"
+whole_url="$url"
+# A password on a command line is read by everybody who looks at the processes: it goes by the environment, which only this user has.
+if [[ "$url" =~ ^([a-z]+://[^:@/]+):([^@]*)@(.*)$ ]]; then
+  url="${BASH_REMATCH[1]}@${BASH_REMATCH[3]}"
+  PGPASSWORD=$(printf '%b' "${BASH_REMATCH[2]//%/\\x}")
+  export PGPASSWORD
+fi
 in_database() { psql -qAtX -v ON_ERROR_STOP=1 "$@"; }

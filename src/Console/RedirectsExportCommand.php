@@ -7,6 +7,7 @@ namespace Lantern\Console;
 use Lantern\Core\Release\CopyName;
 use Lantern\Interchange\Csv\RedirectExport;
 use Lantern\Reading\Redirects\RedirectTable;
+use Lantern\Reading\Redirects\StraightRedirects;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Command\Command;
@@ -15,7 +16,7 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('lantern:redirects:export', 'Writes all redirects to standard output')]
 final readonly class RedirectsExportCommand
 {
-    public function __construct(private RedirectTable $table)
+    public function __construct(private RedirectTable $table, private StraightRedirects $straight)
     {
     }
 
@@ -32,7 +33,7 @@ final readonly class RedirectsExportCommand
 
             return Command::INVALID;
         }
-        foreach (RedirectExport::write($format, $this->table->all($name)) as $part) {
+        foreach (RedirectExport::write($format, 'nginx' === $format ? $this->straight->all($name) : $this->table->all($name)) as $part) {
             $output->write($part, false, OutputInterface::OUTPUT_RAW);
         }
 

@@ -8,6 +8,7 @@ use Lantern\Core\Address\Slug;
 use Lantern\Core\Menu\Bay;
 use Lantern\Core\Place\FileType;
 use Lantern\Interchange\Json\Fields;
+use Lantern\Interchange\Json\PieceCodec;
 use Symfony\Component\Yaml\Yaml;
 
 /**
@@ -301,7 +302,8 @@ final class DemoShop
                 'label' => $piece->textOrNull('label'),
                 'target_kind' => null === $place ? 'heading' : 'place',
                 'place_id' => $place,
-                'piece' => $piece->objectOrNull('piece')?->values(),
+                // As the program itself writes it, so that nothing seems to have changed when it has.
+                'piece' => null === ($content = $piece->objectOrNull('piece')) ? null : PieceCodec::encode(PieceCodec::decode($content)),
                 'on_page' => $onPage,
             ];
             $this->pieces([...array_map(static fn (Fields $one): array => $one->values(), $piece->objects('below')), ...array_map($this->band(...), $piece->objects('bands'))], $menuId, $id, "$path/$position", $onPage);

@@ -46,6 +46,11 @@ final class SignedCustomer implements CustomerIdentity
         if ('' === $token || \strlen($token) > self::MOST_BYTES || 2 !== substr_count($token, '.')) {
             return false;
         }
+        // What a token calls critical and nobody here understands makes it void (RFC 7515, 4.1.11).
+        $header = json_decode((string) base64_decode(strtr(strtok($token, '.') ?: '', '-_', '+/'), false), true);
+        if (!\is_array($header) || \array_key_exists('crit', $header)) {
+            return false;
+        }
         JWT::$leeway = self::LEEWAY;
         JWT::$timestamp = $now->getTimestamp();
         try {

@@ -29,14 +29,17 @@ final readonly class Listings
 
     public static function page(Visit $visit, Place $place, NarrowedListing $narrowed): ShownListing
     {
+        // An id that is nobody's begins no page: it is the first one, and says so.
+        $after = null !== $narrowed->query->after && PlaceKind::Product === $visit->copy->places->get($narrowed->query->after)?->kind ? $narrowed->query->after : null;
+        $query = $narrowed->query->from($after);
         $total = $narrowed->shown->total;
-        $ids = 0 === $total ? [] : $visit->copy->listings->page($narrowed->listing, $narrowed->query->narrowing, $narrowed->filters, $narrowed->query->order, $total, $narrowed->query->after, self::PAGE, $visit->visitor);
+        $ids = 0 === $total ? [] : $visit->copy->listings->page($narrowed->listing, $narrowed->query->narrowing, $narrowed->filters, $query->order, $total, $after, self::PAGE, $visit->visitor);
         $page = \array_slice($ids, 0, self::PAGE);
         $cards = $visit->copy->shop->cardsOf($page, $visit->visitor);
 
         return new ShownListing(
             $visit->prefix.$place->address->encoded(),
-            $narrowed->query,
+            $query,
             $narrowed->shown,
             array_values(array_filter(array_map(static fn (string $id): ?Card => $cards[$id] ?? null, $page))),
             \count($ids) > self::PAGE ? $page[self::PAGE - 1] : null,

@@ -65,6 +65,7 @@ final class SignedCustomerTest extends TestCase
             'of no shop' => $signed(['aud' => []]),
             'of another issuer' => $signed(['iss' => 'https://elsewhere.example']),
             'changed' => preg_replace('/\.(.)/', '.A', $signed([]), 1),
+            'with what is critical and unknown' => JWT::encode($this->claims(), self::SECRET, 'HS256', 'shared', ['crit' => ['x'], 'x' => '1']),
             'very long' => $signed(['x' => str_repeat('a', 5000)]),
         ] as $what => $token) {
             self::assertFalse($this->holds((string) $token), $what);

@@ -102,7 +102,14 @@ final class BackupTest extends TestCase
         file_put_contents($none, 'no backup');
         $spoiled = $this->changed($good, 'spoiled', static fn (string $folder) => file_put_contents("$folder/database.dump", 'x', \FILE_APPEND));
         $newer = $this->changed($good, 'newer', static fn (string $folder) => file_put_contents("$folder/manifest.json", (string) preg_replace('/Version\d+/', 'Version20991231000000', (string) file_get_contents("$folder/manifest.json"))));
-        foreach ([$half => 'is not whole', $none => 'is not whole', $spoiled => 'is damaged', $newer => 'newer version', "$this->folder/nowhere" => 'cannot be read'] as $file => $words) {
+        // Nginx follows a link: none may come in, nor a file that nobody wrote down.
+        $linked = $this->changed($good, 'linked', static fn (string $folder) => symlink('/etc/hostname', "$folder/files/link.svg"));
+        $more = $this->changed($good, 'more', static fn (string $folder) => file_put_contents("$folder/files/more.txt", 'x'));
+        $setuid = $this->changed($good, 'setuid', static function (string $folder): void {
+            chmod("$folder/database.dump", 0o4755);
+        });
+        self::assertNotSame('', $setuid);
+        foreach ([$linked => 'holds links', $more => 'not in its list', $half => 'is not whole', $none => 'is not whole', $spoiled => 'is damaged', $newer => 'newer version', "$this->folder/nowhere" => 'cannot be read'] as $file => $words) {
             $said = $this->does('restore', 'lantern_trial_a', $file, '--over', ok: false);
             self::assertStringContainsString($words, $said);
             self::assertStringContainsString("$this->folder/nowhere" === $file ? '' : 'othing was changed', $said);
@@ -110,6 +117,32 @@ final class BackupTest extends TestCase
         self::assertSame(['Papers'], $this->psql('lantern_trial_a', "SELECT title FROM workbench.place WHERE address = '/papers'"));
         self::assertSame(['lantern_trial_a'], $this->psql('postgres', "SELECT datname FROM pg_database WHERE datname LIKE 'lantern_trial%'"), 'and leaves nothing behind');
         self::assertSame([], glob("$this->folder/.restore-*"));
+    }
+
+    /** While it is written it is nobody else's; and no password stands where everybody sees it. */
+    public function testABackupIsReadByNobodyElseFromItsFirstByteOn(): void
+    {
+        $this->trial('lantern_trial_a');
+        file_put_contents("$this->folder/files/uploads/large.bin", random_bytes(40_000_000));
+        $backup = new Process(['bin/backup', "$this->folder/shop.tar.gz"], \dirname(__DIR__, 2), ['DATABASE_URL' => "$this->url/lantern_trial_a", 'LANTERN_OWNER_DATABASE_URL' => "$this->url/lantern_trial_a", 'LANTERN_FILES' => "$this->folder/files", 'LANTERN_VAR' => "$this->folder/var"]);
+        $backup->setTimeout(120)->start();
+        $password = rawurldecode((string) parse_url($this->url, \PHP_URL_PASS));
+        self::assertNotSame('', $password);
+        $modes = [];
+        $looks = 0;
+        while ($backup->isRunning()) {
+            clearstatcache();
+            foreach (glob("$this->folder/{shop.tar.gz.part,.backup-*}", \GLOB_BRACE) ?: [] as $part) {
+                $modes[\sprintf('%o', @fileperms($part) & 0o077)] = true;
+            }
+            foreach (glob('/proc/[0-9]*/cmdline') ?: [] as $line) {
+                self::assertStringNotContainsString($password, (string) @file_get_contents($line));
+            }
+            ++$looks;
+        }
+        self::assertTrue($backup->isSuccessful(), $backup->getErrorOutput());
+        self::assertGreaterThan(3, $looks);
+        self::assertSame(['0'], array_map(strval(...), array_keys($modes)));
     }
 
     /** A shop like that of the tests. */

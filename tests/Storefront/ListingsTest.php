@@ -119,4 +119,10 @@ final class ListingsTest extends ShopTestCase
     {
         return \is_string($_SERVER['LANTERN_STOREFRONT_URL'] ?? null) ? $_SERVER['LANTERN_STOREFRONT_URL'] : '';
     }
+
+    public function testACursorThatIsNobodysIsTheFirstPage(): void
+    {
+        $page = $this->page('/products?after=01930000-0000-7000-8000-00000000dead');
+        self::assertStringEndsWith('/products', (string) $page->filter('link[rel="canonical"]')->attr('href'));
+    }
 }

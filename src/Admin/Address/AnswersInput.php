@@ -36,7 +36,7 @@ final readonly class AnswersInput
     #[Assert\Callback]
     public function isNotTooLong(ExecutionContextInterface $context): void
     {
-        if (array_sum(array_map(strlen(...), $this->addresses)) > self::MOST_LETTERS) {
+        if (array_sum(array_map(strlen(...), array_filter($this->addresses, is_string(...)))) > self::MOST_LETTERS) {
             $context->buildViolation('These are longer than so many addresses are. Try fewer at once.')->atPath('addresses')->addViolation();
         }
     }

@@ -63,15 +63,15 @@ final class BodyShape
     private function object(array $data, \ReflectionClass $class, string $path): ?Problem
     {
         $known = [];
-        foreach ($class->getConstructor()?->getParameters() ?? [] as $parameter) {
-            $known[$parameter->getName()] = $parameter;
+        foreach ($class->getProperties(\ReflectionProperty::IS_PUBLIC) as $property) {
+            $known[$property->getName()] = $property;
         }
         $this->unknown += \count(array_diff_key($data, $known));
         if ($this->unknown > self::MOST_UNKNOWN) {
             return self::refused($path, 'This has more fields that nobody knows than a mistake would have. Send only those of the description.');
         }
-        foreach (array_intersect_key($known, $data) as $name => $parameter) {
-            $problem = $this->value($data[$name], $parameter, $class, ltrim("$path.$name", '.'));
+        foreach (array_intersect_key($known, $data) as $name => $property) {
+            $problem = $this->value($data[$name], $property, ltrim("$path.$name", '.'));
             if (null !== $problem) {
                 return $problem;
             }
@@ -80,15 +80,14 @@ final class BodyShape
         return null;
     }
 
-    /** @param \ReflectionClass<object> $class */
-    private function value(mixed $value, \ReflectionParameter $parameter, \ReflectionClass $class, string $path): ?Problem
+    private function value(mixed $value, \ReflectionProperty $property, string $path): ?Problem
     {
-        $type = $parameter->getType();
+        $type = $property->getType();
         if (null === $value || !$type instanceof \ReflectionNamedType || 'mixed' === $type->getName()) {
             return null;
         }
         if ('array' === $type->getName()) {
-            return \is_array($value) ? $this->items($value, $class->getProperty($parameter->getName()), $path) : null;
+            return \is_array($value) ? $this->items($value, $property, $path) : null;
         }
         if (!\is_array($value)) {
             return null;

@@ -23,6 +23,8 @@ final readonly class OwnHost
         $own = (string) preg_replace('~^https?://|/.*$~D', '', $this->adminUrl);
         try {
             $asked = $event->getRequest()->getHttpHost();
+            // A port is written in one way.
+            $asked = 1 === preg_match('/:0\d*$/D', $event->getRequest()->headers->get('Host') ?? '') ? '' : $asked;
         } catch (\UnexpectedValueException) {
             $asked = '';
         }

@@ -18,11 +18,13 @@ use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Judgement;
 use Lantern\Core\Refused;
+use Lantern\Core\Release\CopyName;
 use Lantern\Interchange\Csv\RedirectCsv;
 use Lantern\Interchange\Csv\RedirectExport;
 use Lantern\Node\RequestId;
 use Lantern\Reading\Redirects\ListedRedirect;
 use Lantern\Reading\Redirects\RedirectTable;
+use Lantern\Reading\Redirects\StraightRedirects;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Jobs\JobKind;
@@ -50,7 +52,7 @@ final readonly class Redirects
     /** More lines than these are taken by a worker. */
     private const MOST_AT_ONCE = 5000;
 
-    public function __construct(private Api $api, private RedirectTable $table, private RedirectEditor $editor, private LoggerInterface $logger, private RequestId $requests, private Jobs $jobs, private AuditLog $audit)
+    public function __construct(private Api $api, private RedirectTable $table, private RedirectEditor $editor, private LoggerInterface $logger, private RequestId $requests, private Jobs $jobs, private AuditLog $audit, private StraightRedirects $straight)
     {
     }
 
@@ -128,7 +130,7 @@ final readonly class Redirects
         $this->audit->add($account->person->actor(), 'exported', ['what' => 'the redirects']);
 
         return new StreamedResponse(function () use ($format): void {
-            foreach (RedirectExport::write($format, $this->table->all()) as $part) {
+            foreach (RedirectExport::write($format, 'nginx' === $format ? $this->straight->all(CopyName::Workbench) : $this->table->all()) as $part) {
                 echo $part;
             }
         }, 200, [

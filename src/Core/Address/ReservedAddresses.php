@@ -25,6 +25,15 @@ final class ReservedAddresses
     /** Everything that belongs to the program itself lives below this part. */
     public const OWN_PREFIX = '/-';
 
+    /** What the program serves below its own part: pages and files that somebody may link to. */
+    private const SERVED = '~^/-/(?:health|icon\.svg|looks\.css|(?:pictures|assets|preview)/.+)$~D';
+
+    /** Whether something answers at a reserved address; a part of the sitemap is for whoever knows how many there are. */
+    public static function isServed(Address $address): bool
+    {
+        return isset(self::EXACT[$address->path]) || 1 === preg_match(self::SERVED, $address->path);
+    }
+
     /** The reason in words, or null where the address is free to use. */
     public static function reason(Address $address): ?string
     {

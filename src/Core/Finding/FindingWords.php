@@ -35,7 +35,7 @@ final class FindingWords
             FindingKind::LabelTwice => "Two lines side by side are called “{$of('label')}”, and lead to two places.",
             FindingKind::LabelForTwo => "“{$of('label')}” leads to “{$to}” ({$of('at')}) here, and to “{$of('other')}” ({$of('there')}) in {$of('where')}.",
             FindingKind::HeadingEmpty => 'Nothing below it is shown to anybody, so it is left out.',
-            FindingKind::EntryUnseen => "No visitor has got it since {$of('since')}: {$of('why')}.",
+            FindingKind::EntryUnseen => "No visitor has got it since {$of('since')}: ".lcfirst(rtrim($of('why'), '.')).'.',
             FindingKind::EntryDates => "Its dates are {$of('own')}; “{$to}” opens {$of('its')}.",
             FindingKind::RedirectNowhere => 'It leads to '.('' === $is ? "{$to}, where nothing opens." : self::place($to).", which $is."),
             FindingKind::RedirectLoop => "It goes round in a circle: {$of('trail')}.",

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Finding;
 
+use Lantern\Core\Address\Address;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceLookup;
 use Lantern\Core\Redirect\RuleLookup;
@@ -18,6 +19,15 @@ interface Knowledge extends PlaceLookup, RuleLookup
 
     /** @return list<Anchor> the parts of a page that a link can lead to */
     public function parts(string $placeId): array;
+
+    /** Path, query and part within this shop of an address that was written with its domain; null where it is another web site's. */
+    public function within(string $url): ?string;
+
+    /** Whether the program itself answers at an address that is reserved for it. */
+    public function serves(Address $address): bool;
+
+    /** Whether a place stands somewhere below an address, or there. */
+    public function isAnythingBelow(Address $address): bool;
 
     /** What another web site answered the last time; null where nobody asked yet. */
     public function outside(string $url): ?OutsideAnswer;

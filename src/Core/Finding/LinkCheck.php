@@ -17,6 +17,9 @@ use Lantern\Core\Words\Link;
 /** Follows links as a visitor would, and says what is wrong with them. */
 final readonly class LinkCheck
 {
+    /** Parts that the storefront's own pages have, whatever stands on them. */
+    private const OF_EVERY_PAGE = ['main', 'filters', 'listed', 'found-places', 'q'];
+
     public function __construct(private Examination $examination)
     {
     }
@@ -34,13 +37,20 @@ final readonly class LinkCheck
         } elseif (null !== $link->placeId) {
             $this->reference($link, $words, $subject, $met);
         } elseif (null !== $link->address) {
-            $this->typed($link->address, $words, $subject, $met);
+            $this->typed($link->address.('' === $link->part ? '' : "#$link->part"), $words, $subject, $met);
         }
     }
 
     /** @param list<string> $met */
     public function outside(string $url, string $words, Subject $subject, array $met): void
     {
+        // An address of this shop may be written as one of the web, too.
+        $own = $this->examination->shop->within($url);
+        if (null !== $own) {
+            $this->typed($own, $words, $subject, $met, $url);
+
+            return;
+        }
         $answer = $this->examination->shop->outside($url);
         $kind = $answer?->kind();
         if (null !== $answer && null !== $kind) {
@@ -53,10 +63,11 @@ final readonly class LinkCheck
      * A part of a page that a link leads to.
      *
      * @param list<string> $met
+     * @param string       $typed the address, where it was typed
      */
-    public function part(Place $place, string $part, string $words, Subject $subject, array $met): void
+    public function part(Place $place, string $part, string $words, Subject $subject, array $met, string $typed = ''): void
     {
-        if ('' === $part || !$place->kind->hasWords()) {
+        if ('' === $part || \in_array($part, self::OF_EVERY_PAGE, true)) {
             return;
         }
         $parts = $this->examination->shop->parts($place->id);
@@ -64,7 +75,7 @@ final readonly class LinkCheck
             return;
         }
         $nearest = self::nearest($part, $parts);
-        $this->examination->note(new Finding(FindingKind::PartMissing, $subject, ['link' => $words, 'to' => $place->title, 'place' => $place->id, 'part' => $part, 'nearest' => $nearest->name ?? '', 'heading' => $nearest->heading ?? ''], $met, "$place->id#$part"));
+        $this->examination->note(new Finding(FindingKind::PartMissing, $subject, ['link' => $words, 'to' => $place->title, 'place' => $place->id, 'part' => $part, 'nearest' => $nearest->name ?? '', 'heading' => $nearest->heading ?? '', 'typed' => $typed], $met, "$place->id#$part"));
     }
 
     /** What a guest gets who follows to an address. */
@@ -110,36 +121,47 @@ final readonly class LinkCheck
         }
     }
 
-    /** @param list<string> $met */
-    private function typed(string $target, string $words, Subject $subject, array $met): void
+    /**
+     * @param string       $target path, query and part
+     * @param list<string> $met
+     * @param string|null  $written as it stands there, where that is otherwise
+     */
+    private function typed(string $target, string $words, Subject $subject, array $met, ?string $written = null): void
     {
-        [$path, $query] = Query::split($target);
+        [$asked, $part] = explode('#', $target, 2) + ['', ''];
+        $typed = $written ?? $asked;
+        [$path, $query] = Query::split($asked);
         try {
             $address = Address::parse($path);
         } catch (BadAddress) {
-            $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $target, 'typed' => $target, 'place' => ''], $met, $target));
+            $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $asked, 'typed' => $typed, 'place' => ''], $met, $asked));
 
             return;
         }
         if (!$address->isRoot() && null !== ReservedAddresses::reason($address)) {
-            return;
-        }
-        $answer = $this->answer($target);
-        $place = $answer->place;
-        $details = ['link' => $words, 'address' => $address->path, 'typed' => $target, 'to' => $place->title ?? '', 'place' => $place->id ?? ''];
-        if ($answer->arrives()) {
-            if (null !== $place) {
-                $this->examination->leadsTo($place->id);
-            }
-            $over = $answer->isRedirect() && $answer->hops() > 0;
-            // A reference has no query, and it needs a place.
-            if (null !== $place && '' === $query) {
-                $this->examination->note(new Finding($over ? FindingKind::LinkOverRedirect : FindingKind::LinkTyped, $subject, $details, $met, $target));
+            if (!$this->examination->shop->serves($address)) {
+                $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $address->path, 'typed' => $typed, 'to' => '', 'place' => '', 'is' => ''], $met, $asked));
             }
 
             return;
         }
-        $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, $details + ['is' => null === $place ? '' : $this->closedWords($place)], $met, $target));
+        $answer = $this->answer($asked);
+        $place = $answer->place;
+        $details = ['link' => $words, 'address' => $address->path, 'typed' => $typed, 'to' => $place->title ?? '', 'place' => $place->id ?? ''];
+        if ($answer->arrives()) {
+            if (null !== $place) {
+                $this->examination->leadsTo($place->id);
+                $this->part($place, rawurldecode($part), $words, $subject, $met, $asked);
+            }
+            $over = $answer->isRedirect() && $answer->hops() > 0;
+            // A reference has no query, and it needs a place.
+            if (null !== $place && '' === $query) {
+                $this->examination->note(new Finding($over ? FindingKind::LinkOverRedirect : FindingKind::LinkTyped, $subject, $details, $met, $asked));
+            }
+
+            return;
+        }
+        $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, $details + ['is' => null === $place ? '' : $this->closedWords($place)], $met, $asked));
     }
 
     /**

@@ -14,13 +14,19 @@ use Lantern\Core\Menu\ResolvedMenu;
 use Lantern\Core\Menu\Resolver;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Piece\Band;
+use Lantern\Core\Piece\Cards;
+use Lantern\Core\Piece\Carousel;
+use Lantern\Core\Piece\OneProduct;
 use Lantern\Core\Piece\Pale;
 use Lantern\Core\Piece\Panel;
 use Lantern\Core\Piece\Picture;
 use Lantern\Core\Piece\Piece;
 use Lantern\Core\Piece\PieceWords;
+use Lantern\Core\Piece\Products;
 use Lantern\Core\Piece\SignUp;
+use Lantern\Core\Piece\Tabs;
 use Lantern\Core\Piece\Text;
+use Lantern\Core\Piece\Title;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Place\Place;
@@ -166,7 +172,7 @@ final readonly class MenuContent implements Examinable
         $target = $entry->target;
         $words = '“'.$this->label($entry, $places).'”';
         if ($entry->content instanceof Text) {
-            WordsContent::look(new Words($entry->content->html), $this->subject($entry, $places), $met, $examination);
+            WordsContent::look(new Words($entry->content->html), $this->subject($entry, $places), $met, $examination, MenuKind::Page === $this->kind ? $examination->shop->get($this->id) : null);
         }
         if ($entry->content instanceof Picture) {
             $this->picture($entry, $entry->content, $places, $met, $examination);
@@ -341,12 +347,32 @@ final readonly class MenuContent implements Examinable
             }
             if ($piece instanceof Band || $piece instanceof Panel) {
                 $looks = $examination->shop->settings()->looks();
-                foreach (Pale::in($piece, $piece instanceof Band ? $panel : null, $this->regions[$entry->id] ?? [], $looks) as $pale) {
+                foreach (Pale::in($piece, $piece instanceof Band ? $panel : null, $this->regions[$entry->id] ?? [], $looks, $looks->hasLargeHeadings() && self::hasOnlySecondLevels($entry)) as $pale) {
                     $examination->note(new Finding(FindingKind::Pale, $this->subject($entry, []), ['says' => $pale->words(), 'name' => $pale->name, 'colour' => $pale->offered?->hex() ?? ''], $met, $pale->name));
                 }
             }
             $this->bands($entry->children, $piece instanceof Panel ? $piece : $panel, $met, $examination);
         }
+    }
+
+    /** Whether all that is written as a heading within a band is a heading of the second level. */
+    private static function hasOnlySecondLevels(Entry $band): bool
+    {
+        foreach ($band->children as $child) {
+            $piece = $child->content;
+            $isLarge = match (true) {
+                $piece instanceof Title => $piece->level <= 2,
+                $piece instanceof Text => 1 !== preg_match('/<h[1-6]\b/i', $piece->html),
+                // The names of what is shown are headings, too.
+                $piece instanceof Products, $piece instanceof OneProduct, $piece instanceof Cards, $piece instanceof Tabs, $piece instanceof Carousel => false,
+                default => true,
+            };
+            if (!$isLarge || !self::hasOnlySecondLevels($child)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** A sign-up below another for the same list, or above that of the footer. */

@@ -68,6 +68,12 @@ final readonly class RedirectContent implements Examinable
 
                 return true;
             }
+            $below = $this->rule->goal->address;
+            if (null !== $below && null === $this->rule->goal->placeId && !$examination->shop->isAnythingBelow($below)) {
+                $note(FindingKind::RedirectNowhere, ['to' => $below->path.'/*', 'place' => '', 'address' => $below->path, 'is' => '']);
+
+                return true;
+            }
 
             return false;
         }

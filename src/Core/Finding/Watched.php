@@ -106,6 +106,26 @@ final class Watched implements Knowledge
         return $this->known->parts($placeId);
     }
 
+    public function within(string $url): ?string
+    {
+        return $this->known->within($url);
+    }
+
+    public function serves(Address $address): bool
+    {
+        $this->reach(Reach::ways());
+
+        return $this->known->serves($address);
+    }
+
+    public function isAnythingBelow(Address $address): bool
+    {
+        // Every place that comes, goes or moves says this.
+        $this->reach(Reach::ways());
+
+        return $this->known->isAnythingBelow($address);
+    }
+
     public function outside(string $url): ?OutsideAnswer
     {
         $this->reach(Reach::outside($url));

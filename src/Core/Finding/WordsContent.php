@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Finding;
 
+use Lantern\Core\Place\Place;
 use Lantern\Core\Words\Words;
 
 /** The words of a place. */
@@ -25,16 +26,22 @@ final readonly class WordsContent implements Examinable
         if ($examination->shop->isLaidOut($this->placeId) || null === $place || !$place->kind->hasWords() || !$place->opensAt($examination->moment)) {
             return;
         }
-        self::look($this->words, new Subject(SubjectType::Text, $place->id, $place->title), [$place->address->path], $examination);
+        self::look($this->words, new Subject(SubjectType::Text, $place->id, $place->title), [$place->address->path], $examination, $place);
     }
 
     /**
      * Words wherever they stand: those of a place, or of a piece.
      *
      * @param list<string> $met addresses whose visitors read them
+     * @param Place|null   $on  the page that they stand on; null: around every page
      */
-    public static function look(Words $words, Subject $subject, array $met, Examination $examination): void
+    public static function look(Words $words, Subject $subject, array $met, Examination $examination, ?Place $on = null): void
     {
+        if (null !== $on) {
+            foreach ($words->ownParts() as $part => $label) {
+                $examination->links->part($on, (string) $part, '' === $label ? 'A link' : "“{$label}”", $subject, $met);
+            }
+        }
         foreach ($words->links() as $link) {
             $examination->links->link($link, $subject, $met);
             if ('picture' === $link->form && '' === trim($link->words)) {

@@ -146,8 +146,10 @@ final readonly class RemovalPlanner
         $arrival = Arrival::after($onward);
         $sources = static fn (Rule $rule): string => $rule->sourceWords();
         $named = fn (MentionKind $kind): array => array_map(MentionWords::named(...), $this->of($kind));
+        $inTexts = fn (bool $pieces): array => array_values(array_unique(array_map(MentionWords::named(...), array_filter($this->of(MentionKind::Text), static fn (Mention $one): bool => $pieces === ($one instanceof TextMention && $one->ofPieces)))));
         $touches = [
-            new Touch(TouchKind::TextsRewritten, $named(MentionKind::Text), arrival: $arrival),
+            new Touch(TouchKind::TextsRewritten, $inTexts(false), arrival: $arrival),
+            new Touch(TouchKind::PiecesGo, $inTexts(true), arrival: $arrival),
             new Touch(TouchKind::OlderAddressesFollow, array_map($sources, $changed), arrival: $arrival, breaks: $arrival->breaks()),
             new Touch($arrival->breaks() ? TouchKind::OlderAddressesNotFound : TouchKind::RedirectsFallAway, array_map($sources, $dropped), breaks: $arrival->breaks()),
             new Touch(TouchKind::ClosedPlacesFollow, $named(MentionKind::ClosedPlace), arrival: $arrival),

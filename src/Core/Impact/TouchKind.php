@@ -57,6 +57,7 @@ enum TouchKind: string
     /* What is rewritten. */
     /** things: titles of the places with such links; arrival, where they lead then */
     case TextsRewritten = 'texts-rewritten';
+    case PiecesGo = 'pieces-go';
     /** things: titles of the places; count: links */
     case TypedLinksRefer = 'typed-links-refer';
     /** things: closed places; arrival */

@@ -30,7 +30,7 @@ final class TouchWords
             TouchKind::EntryIsThere, TouchKind::EntryIsNotThere, TouchKind::EntryIsHeading, TouchKind::EntryLeads => self::menu($touch),
             TouchKind::ListsShowIt, TouchKind::ListsLeaveItOut, TouchKind::ProductsKeepTheirLight, TouchKind::SitemapNamesIt, TouchKind::SitemapDropsIt => self::lists($touch),
             TouchKind::TextsLink, TouchKind::RedirectsLead, TouchKind::ClosedPlacesLead, TouchKind::OutsideLeads, TouchKind::VisitsArrived => self::followed($touch),
-            TouchKind::TextsRewritten, TouchKind::TypedLinksRefer, TouchKind::ClosedPlacesFollow, TouchKind::OutsideStays => self::rewritten($touch),
+            TouchKind::TextsRewritten, TouchKind::PiecesGo, TouchKind::TypedLinksRefer, TouchKind::ClosedPlacesFollow, TouchKind::OutsideStays => self::rewritten($touch),
             TouchKind::OlderAddressesFollow, TouchKind::OlderAddressesNotFound, TouchKind::RedirectsFallAway,
             TouchKind::RedirectsLeadToNew, TouchKind::RedirectsShadowed, TouchKind::OldAddressesLeadOn => self::redirects($touch),
             TouchKind::BelowKeepTheirAddresses, TouchKind::BelowComeAlong => self::below($touch),
@@ -120,11 +120,12 @@ final class TouchWords
     private static function rewritten(Touch $touch): string
     {
         $there = self::there($touch);
-        $quoted = self::quoted($touch->things, TouchKind::TypedLinksRefer === $touch->kind ? self::NAMED_IN_MOVE : self::NAMED);
+        $quoted = self::quoted(array_values(array_unique($touch->things)), TouchKind::TypedLinksRefer === $touch->kind ? self::NAMED_IN_MOVE : self::NAMED);
 
         return match ($touch->kind) {
             TouchKind::TypedLinksRefer => \sprintf('%s, in %s, will be rewritten to refer to the place.', self::counted($touch->count, 'typed link', 'typed links'), $quoted),
             TouchKind::TextsRewritten => null === $there ? "The links in {$quoted} become plain words." : "The links in {$quoted} lead to {$there}.",
+            TouchKind::PiecesGo => null === $there ? "Pieces that lead here are taken out of {$quoted}: buttons, cards, products and lines of links. A heading keeps its words." : "Pieces of {$quoted} that lead here lead to {$there}.",
             TouchKind::ClosedPlacesFollow => null !== $there
                 ? "Closed places that lead here lead to {$there}: {$quoted}."
                 : \sprintf('Closed places that lead here answer “%s” instead: %s.', ArrivalKind::FindsItGone === $touch->arrival?->kind ? 'gone' : 'not found', $quoted),

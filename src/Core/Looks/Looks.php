@@ -47,6 +47,9 @@ final readonly class Looks
     /** Type size where the scale is 1, in pixels. */
     private const TYPE = 17.0;
 
+    /** A heading of the second level, in parts of the type size (storefront.css, h2). */
+    private const SECOND_LEVEL = 1.45;
+
     /**
      * @param float  $scale   of all type, from 0.9 to 1.25
      * @param Colour $ground  behind the page
@@ -211,6 +214,12 @@ final readonly class Looks
     public function isDark(): bool
     {
         return $this->ground->luminance() < $this->ink->luminance();
+    }
+
+    /** Whether headings of the second level are large letters (WCAG 2.2, 1.4.3); those below it never are. */
+    public function hasLargeHeadings(): bool
+    {
+        return self::TYPE * $this->scale * self::SECOND_LEVEL >= TooPale::LARGE;
     }
 
     /**

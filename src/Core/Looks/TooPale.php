@@ -10,6 +10,10 @@ final readonly class TooPale
     /** WCAG 2.2, 1.4.3: what letters of an ordinary size have at least. */
     public const LEAST = 4.5;
 
+    /** What large letters have at least: those of 24 px, or of 18.66 px where they are bold. */
+    public const LEAST_LARGE = 3.0;
+    public const LARGE = 24.0;
+
     /**
      * @param string      $setting of the colour that would have to change
      * @param string      $on      the ground on which it is read worst

@@ -62,7 +62,13 @@ final class PastedOutline
      */
     public static function write(array $lines): string
     {
-        return implode('', array_map(static fn (OutlineLine $line): string => str_repeat('  ', $line->level - 1).$line->label.('' === $line->lead ? '' : ' → '.$line->lead)."\n", $lines));
+        return implode('', array_map(static function (OutlineLine $line): string {
+            $row = $line->label.('' === $line->lead ? '' : ' → '.$line->lead);
+            [$indent, $words] = self::indent($row);
+
+            // A label that would be read as something else, such as one that begins with a dash, stands in brackets.
+            return str_repeat('  ', $line->level - 1).(0 === $indent && [$line->label, $line->lead] === self::parts($words) ? $row : "[{$line->label}]({$line->lead})")."\n";
+        }, $lines));
     }
 
     /** @return array{int, string} how far the line is indented, and what is left of it */

@@ -12,7 +12,7 @@ use Lantern\Core\Looks\TooPale;
 final readonly class Pale
 {
     /** @param Colour|null $offered null: no colour is read on all of the picture */
-    private function __construct(public string $name, public float $contrast, public ?Colour $offered, private bool $onPicture)
+    private function __construct(public string $name, public float $contrast, public ?Colour $offered, private bool $onPicture, private float $least)
     {
     }
 
@@ -23,10 +23,11 @@ final readonly class Pale
      * @param Panel|null   $panel   in which a band stands
      * @param list<Colour> $regions of the picture behind it, each the colour that it has there
      * @param Looks|null   $looks   of the shop, for what has no colour of its own; null: as it usually looks
+     * @param bool         $large   whether all headings in it are large letters
      *
      * @return list<self> by the colour that would have to change
      */
-    public static function in(Band|Panel $piece, ?Panel $panel = null, array $regions = [], ?Looks $looks = null): array
+    public static function in(Band|Panel $piece, ?Panel $panel = null, array $regions = [], ?Looks $looks = null, bool $large = false): array
     {
         $looks ??= Looks::of();
         $shop = ['heading' => $looks->ink, 'text' => $looks->ink, 'link' => $looks->accent, 'pointed' => $looks->accent];
@@ -41,8 +42,9 @@ final readonly class Pale
         foreach ($names as $name) {
             $colour = isset($own[$name]) ? Colour::fromHex($own[$name]) : $shop[$name];
             $contrast = min(array_map($colour->contrast(...), $grounds));
-            if ($contrast < TooPale::LEAST) {
-                $pale[] = new self($name, $contrast, $colour->withContrastOnAll($grounds, TooPale::LEAST), [] !== $regions);
+            $least = 'heading' === $name && $large ? TooPale::LEAST_LARGE : TooPale::LEAST;
+            if ($contrast < $least) {
+                $pale[] = new self($name, $contrast, $colour->withContrastOnAll($grounds, $least), [] !== $regions, $least);
             }
         }
 
@@ -64,7 +66,7 @@ final readonly class Pale
         // Rounded down: what is said to be enough has to be.
         return \sprintf('%s on %s have a contrast of %s to 1; %s is the least that everybody can read.%s', match ($this->name) {
             'heading' => 'Headings', 'text' => 'Words', 'link' => 'Links', default => 'Links under the pointer',
-        }, $this->onPicture ? 'the worst part of this picture' : 'this ground', number_format(floor(10 * $this->contrast) / 10, 1), TooPale::LEAST,
+        }, $this->onPicture ? 'the worst part of this picture' : 'this ground', number_format(floor(10 * $this->contrast) / 10, 1), (string) $this->least,
             null === $this->offered ? ' No colour is read on all of it: choose a calmer picture, or a colour as ground.' : '');
     }
 }

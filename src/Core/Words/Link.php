@@ -24,4 +24,10 @@ final readonly class Link
         public ?string $outside = null,
     ) {
     }
+
+    /** Whether it leads to a part of the page that it stands on. */
+    public function isOwnPart(): bool
+    {
+        return '' !== $this->part && null === $this->placeId && null === $this->address && null === $this->outside;
+    }
 }

@@ -55,6 +55,19 @@ final readonly class Words
         return $links;
     }
 
+    /** @return array<string, string> the parts of the same page that it leads to, each with the words of the first link there */
+    public function ownParts(): array
+    {
+        $parts = [];
+        foreach ($this->links() as $link) {
+            if ($link->isOwnPart()) {
+                $parts[rawurldecode($link->part)] ??= $link->words;
+            }
+        }
+
+        return $parts;
+    }
+
     /**
      * The same words with other links. A link that is taken out leaves its words; a picture or video that is taken out is gone.
      *
@@ -96,7 +109,7 @@ final readonly class Words
     /** Where an attribute leads; null where it is not there, or leads to mail or phone. */
     private static function lead(string $form, string $words, string $attributes, string $name): ?Link
     {
-        if (1 !== preg_match("/ $name=\"(?:place:([0-9a-f-]{36})|(\\/(?!\\/)[^\"#]*)|(https?:\\/\\/[^\"]*))(?:#([^\"]*))?\"/", $attributes, $found)) {
+        if (1 !== preg_match("/ $name=\"(?:place:([0-9a-f-]{36})|(\\/(?!\\/)[^\"#]*)|(https?:\\/\\/[^\"]*)|(?=#))(?:#([^\"]*))?\"/", $attributes, $found)) {
             return null;
         }
 

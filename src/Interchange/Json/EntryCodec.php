@@ -37,7 +37,7 @@ final class EntryCodec
         return new Entry(
             $fields->uuid('id'),
             self::target($fields->object('target')),
-            $fields->textOrNull('label'),
+            null === ($label = $fields->textOrNull('label')) ? null : self::trimmed($label),
             array_map(static fn (Fields $child): Entry => self::decode($child, null === $piece ? $level + 1 : 1), $fields->objects('children')),
             $fields->bool('enabled', true),
             $fields->choice('audience', Audience::class, Audience::Everyone),
@@ -153,5 +153,11 @@ final class EntryCodec
             'labels' => (object) $filling->labels,
             'leftOut' => $filling->leftOut,
         ];
+    }
+
+    /** What stands around a label nobody sees; one that has nothing else stays, and is refused. */
+    private static function trimmed(string $label): string
+    {
+        return trim((string) preg_replace('/[\s\x{00A0}]+/u', ' ', $label)) ?: $label;
     }
 }

@@ -6,19 +6,23 @@ namespace Lantern\Reading\Findings;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
+use Lantern\Core\Address\ReservedAddresses;
 use Lantern\Core\Finding\Knowledge;
 use Lantern\Core\Finding\OutsideAnswer;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\Settings;
+use Lantern\Core\Visitor;
 use Lantern\Core\Words\Anchor;
 use Lantern\Core\Words\Words;
+use Lantern\Interchange\Sitemap\Sitemap;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\Copy;
 use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Reading\Places\PlaceReader;
 use Lantern\Reading\Redirects\RuleReader;
 
@@ -56,7 +60,7 @@ final class CopyKnowledge implements Knowledge
     /** @var array<string, bool> by place */
     private array $laidOut = [];
 
-    public function __construct(private readonly Copy $copy, private readonly Connection $connection, private readonly \DateTimeImmutable $moment)
+    public function __construct(private readonly Copy $copy, private readonly Connection $connection, private readonly \DateTimeImmutable $moment, private readonly PictureReader $shopPictures, private readonly string $storefrontUrl)
     {
     }
 
@@ -84,6 +88,31 @@ final class CopyKnowledge implements Knowledge
             $row = new Row($columns);
             $this->outside[$row->text('url')] = new OutsideAnswer($row->int('status'), $row->textOrNull('moved'), $row->bool('secure'), $row->int('away_days'), $row->text('why'), $row->moment('asked_at'));
         }
+    }
+
+    public function within(string $url): ?string
+    {
+        $own = parse_url($this->storefrontUrl);
+        $asked = parse_url($url);
+        if (!\is_array($own) || !\is_array($asked) || !isset($asked['host'], $own['host']) || strtolower($asked['host']) !== strtolower($own['host']) || ($asked['port'] ?? null) !== ($own['port'] ?? null)) {
+            return null;
+        }
+
+        return ($asked['path'] ?? '/').(isset($asked['query']) ? '?'.$asked['query'] : '').(isset($asked['fragment']) ? '#'.$asked['fragment'] : '');
+    }
+
+    public function serves(Address $address): bool
+    {
+        if (1 === preg_match('~^/sitemap-(\d{1,6})\.xml$~D', $address->path, $part)) {
+            return (int) $part[1] >= 1 && (int) $part[1] <= max(1, (int) ceil($this->copy->places->countInSitemap($this->moment) / Sitemap::MOST));
+        }
+
+        return ReservedAddresses::isServed($address);
+    }
+
+    public function isAnythingBelow(Address $address): bool
+    {
+        return false !== $this->connection->fetchOne('SELECT 1 FROM place WHERE address = :path OR address > CAST(:path AS text) COLLATE "C" || \'/\' AND address < CAST(:path AS text) COLLATE "C" || \'0\' LIMIT 1', ['path' => $address->path]);
     }
 
     /** @param list<string> $placeIds of pages of which it is asked whether their words are read */
@@ -148,10 +177,13 @@ final class CopyKnowledge implements Knowledge
     /** @param list<string> $names of pictures */
     public function expectPictures(array $names): void
     {
-        // The pictures that ship with the shop are always there; an uploaded one is as long as its file is.
-        $this->pictures += array_map(static fn (string $name): bool => !str_starts_with($name, 'uploads/'), array_combine($names, $names));
-        $asked = array_values(array_filter($names, fn (string $name): bool => !$this->pictures[$name]));
-        foreach ([] === $asked ? [] : $this->connection->fetchFirstColumn("SELECT file ->> 'stored' FROM place WHERE kind = 'file' AND file ->> 'stored' = ANY (CAST(? AS text[]))", [PgArray::of($asked)]) as $name) {
+        // A drawn one is as long as its file is; an uploaded one as long as visitors get it.
+        $new = array_values(array_filter($names, fn (string $name): bool => !isset($this->pictures[$name])));
+        foreach ($new as $name) {
+            $this->pictures[$name] = !str_starts_with($name, 'uploads/') && null !== $this->shopPictures->size($name);
+        }
+        $asked = array_values(array_filter($new, static fn (string $name): bool => str_starts_with($name, 'uploads/')));
+        foreach ([] === $asked ? [] : $this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND p.light <> 'closed' AND ".ShopReader::LETS_IN." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($asked)] + ShopReader::visitor(Visitor::guest($this->moment))) as $name) {
             $this->pictures[\is_string($name) ? $name : ''] = true;
         }
     }

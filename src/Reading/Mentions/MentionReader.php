@@ -97,7 +97,7 @@ final readonly class MentionReader
                 count(*) AS times, CASE WHEN p.light = 'closed' THEN p.kind END AS closed
             FROM entry e JOIN place p ON p.id = e.on_page WHERE e.place_id = :place AND e.on_page <> :place
             GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title, p.id
-            SQL, ['place' => $placeId], static fn (Row $row): Mention => new TextMention($row->text('title'), $row->text('id'), LinkForm::from($row->text('form')), $row->int('times'), PlaceKind::tryFrom($row->textOrNull('closed') ?? ''))),
+            SQL, ['place' => $placeId], static fn (Row $row): Mention => new TextMention($row->text('title'), $row->text('id'), LinkForm::from($row->text('form')), $row->int('times'), PlaceKind::tryFrom($row->textOrNull('closed') ?? ''), true)),
             ...$this->mentions(<<<'SQL'
             SELECT DISTINCT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, t.piece_id AS spot
             FROM shown_text_mention t JOIN menu m ON m.id = t.source_id AND m.kind IN ('panel', 'column') LEFT JOIN entry h ON h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id

@@ -28,6 +28,7 @@ use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\PieceProducts;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Catalogue\WantedProducts;
+use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\SettingReader;
 use Lantern\Reading\Menus\FillingReader;
 use Lantern\Reading\Menus\MenuReader;
@@ -112,6 +113,10 @@ final readonly class LayoutReader
                 $place = $places[$target->placeId ?? ''] ?? null;
                 if ($piece instanceof Picture) {
                     $pictures[] = $piece->name;
+                    // Where it is somebody's file, that may close.
+                    if (str_starts_with($piece->name, 'uploads/')) {
+                        $lists[] = 'others';
+                    }
                 } elseif ($piece instanceof Band || $piece instanceof Panel) {
                     $pictures[] = $piece->ground->picture;
                 } elseif ($piece instanceof Products && ProductSource::Hand !== $piece->source && (ProductSource::Place !== $piece->source || null !== $place)) {
@@ -130,7 +135,7 @@ final readonly class LayoutReader
 
         $found = $this->products->chosen($wanted, Filters::of($this->settings->all()->values), $visitor);
 
-        return [new Supplies($places, $this->fillings->candidates($trees, $visitor->moment), $found->ids, $children, $this->thatAreThere(array_values(array_filter($pictures, \is_string(...)))), $this->settings->all()->values), $cards, array_values(array_unique([...$lists, ...$found->within]))];
+        return [new Supplies($places, $this->fillings->candidates($trees, $visitor->moment), $found->ids, $children, $this->thatAreThere(array_values(array_filter($pictures, \is_string(...))), $visitor), $this->settings->all()->values), $cards, array_values(array_unique([...$lists, ...$found->within]))];
     }
 
     /**
@@ -154,18 +159,18 @@ final readonly class LayoutReader
     }
 
     /**
-     * The pictures that ship with the shop are always there; an uploaded one is as long as its file is.
+     * The pictures that ship with the shop are always there; an uploaded one is as long as this visitor gets it.
      *
      * @param list<string> $names
      *
      * @return array<string, true>
      */
-    private function thatAreThere(array $names): array
+    private function thatAreThere(array $names, Visitor $visitor): array
     {
         $uploaded = array_values(array_filter($names, static fn (string $name): bool => str_starts_with($name, 'uploads/')));
         $there = array_values(array_filter($names, static fn (string $name): bool => '' !== $name && !str_starts_with($name, 'uploads/')));
         if ([] !== $uploaded) {
-            $there = [...$there, ...array_filter($this->connection->fetchFirstColumn("SELECT file ->> 'stored' FROM place WHERE kind = 'file' AND file ->> 'stored' IN (?)", [$uploaded], [ArrayParameterType::STRING]), \is_string(...))];
+            $there = [...$there, ...array_filter($this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND p.light <> 'closed' AND ".ShopReader::LETS_IN." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($uploaded)] + ShopReader::visitor($visitor)), \is_string(...))];
         }
 
         return array_fill_keys($there, true);

@@ -6,9 +6,13 @@ namespace Lantern\Workbench\Findings;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Release\CopyName;
+use Lantern\Core\Visitor;
 use Lantern\Interchange\Html\PageLinks;
+use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\PreviewToken;
 use Lantern\Workbench\People\Previews;
+use League\Uri\Exceptions\SyntaxError;
+use League\Uri\Uri;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -27,6 +31,7 @@ final readonly class Crawl
         private Previews $previews,
         private LinkCheck $check,
         private ClockInterface $clock,
+        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
     ) {
     }
 
@@ -53,11 +58,11 @@ final readonly class Crawl
     /** @param \Closure(int): void $tell */
     private function follow(CopyName $copy, PageSource $source, string $prefix, \Closure $tell): CrawlReport
     {
-        $pages = $this->pages($copy);
-        /** @var array<string, array<string, true>> $from the pages that lead to each target, by the target */
-        $from = array_fill_keys($pages, []);
-        $status = $ids = $parts = [];
-        $wanted = $pages;
+        $wanted = $this->pages($copy);
+        $links = new CrawledLinks();
+        $parts = new CrawledLinks();
+        array_map($links->expect(...), $wanted);
+        $status = $ids = [];
         $read = 0;
         while ([] !== $wanted) {
             $next = [];
@@ -66,46 +71,36 @@ final readonly class Crawl
                 $path = str_starts_with($asked, $prefix) ? substr($asked, \strlen($prefix)) : $asked;
                 $status[$path] = $page->status;
                 $found = null === $page->html ? null : PageLinks::of($page->html);
-                if (null !== $page->location && $page->status >= 300 && $page->status < 400) {
-                    $to = self::target($page->location, $path, $prefix);
-                    if (null !== $to && !isset($from[$to[0]])) {
-                        $next[$to[0]] = true;
-                    }
+                $isRedirect = null !== $page->location && $page->status >= 300 && $page->status < 400;
+                if (null !== $found && $page->status < 400) {
+                    $tell(++$read);
+                    $ids[$path] = array_fill_keys($found->ids, true);
+                }
+                $targets = $withParts = [];
+                foreach ([...$isRedirect ? [(string) $page->location] : [], ...$page->status < 400 ? $found->links ?? [] : []] as $link) {
+                    $to = $this->target($link, $path, $prefix);
                     if (null !== $to) {
-                        $from[$to[0]][$path] = true;
+                        $targets[$to[0]] = true;
+                        $withParts += '' === $to[1] ? [] : ["$to[0]#$to[1]" => true];
                     }
                 }
-                if (null === $found || $page->status >= 400) {
-                    continue;
+                foreach (array_keys($targets) as $target) {
+                    $next += $links->knows((string) $target) ? [] : [$target => true];
                 }
-                $tell(++$read);
-                $ids[$path] = array_fill_keys($found->ids, true);
-                foreach ($found->links as $link) {
-                    $to = self::target($link, $path, $prefix);
-                    if (null === $to) {
-                        continue;
-                    }
-                    [$target, $part] = $to;
-                    if (!isset($from[$target])) {
-                        $next[$target] = true;
-                    }
-                    $from[$target][$path] = true;
-                    if ('' !== $part) {
-                        $parts["$target#$part"][$path] = true;
-                    }
-                }
+                $links->add($path, array_map(strval(...), array_keys($targets)));
+                $parts->add($path, array_map(strval(...), array_keys($withParts)));
             }
             $wanted = array_map(strval(...), array_keys($next));
         }
 
-        return new CrawlReport($read, \count($from), $this->judged($copy, $from, $status, $ids, $parts));
+        return new CrawlReport($read, \count($links->targets()), $this->judged($copy, $links, $status, $ids, $parts));
     }
 
     /** @return list<string> the addresses of all places that open, whether anything leads to them or not */
     private function pages(CopyName $copy): array
     {
         $schema = $copy->value;
-        $paths = $this->connection->fetchFirstColumn("SELECT address FROM $schema.place WHERE light <> 'closed' AND audience <> 'customers' AND (opens_on IS NULL OR opens_on <= now()) AND (closes_on IS NULL OR closes_on > now()) ORDER BY address");
+        $paths = $this->connection->fetchFirstColumn("SELECT p.address FROM $schema.place p WHERE p.light <> 'closed' AND ".ShopReader::LETS_IN.' ORDER BY p.address', ShopReader::visitor(Visitor::guest($this->clock->now())));
 
         return array_values(array_filter($paths, \is_string(...)));
     }
@@ -116,8 +111,21 @@ final readonly class Crawl
      *
      * @return array{string, string}|null path and part; null: it leads to somewhere else
      */
-    private static function target(string $link, string $page, string $prefix): ?array
+    private function target(string $link, string $page, string $prefix): ?array
     {
+        if (!str_starts_with($link, '#') && !str_starts_with($link, '?') && (!str_starts_with($link, '/') || str_starts_with($link, '//'))) {
+            // With the domain of the shop, or from where the page stands (RFC 3986, 5.2).
+            try {
+                $whole = Uri::new($this->storefrontUrl.(str_starts_with($page, '/-/') ? '' : $prefix).$page)->resolve($link);
+            } catch (SyntaxError) {
+                return null;
+            }
+            $own = Uri::new($this->storefrontUrl);
+            if (!\in_array($whole->getScheme(), ['http', 'https'], true) || $whole->getHost() !== $own->getHost() || $whole->getPort() !== $own->getPort()) {
+                return null;
+            }
+            $link = ($whole->getPath() ?: '/').(null === $whole->getQuery() ? '' : "?{$whole->getQuery()}").(null === $whole->getFragment() ? '' : "#{$whole->getFragment()}");
+        }
         if (str_starts_with($link, '#')) {
             $part = rawurldecode(substr($link, 1));
 
@@ -142,28 +150,26 @@ final readonly class Crawl
     }
 
     /**
-     * @param array<string, array<string, true>> $from
      * @param array<string, int>                 $status
      * @param array<string, array<string, true>> $ids
-     * @param array<string, array<string, true>> $parts
      *
      * @return list<CrawlFault>
      */
-    private function judged(CopyName $copy, array $from, array $status, array $ids, array $parts): array
+    private function judged(CopyName $copy, CrawledLinks $links, array $status, array $ids, CrawledLinks $parts): array
     {
         [$addresses, $knownParts] = $this->known($copy);
         $broken = [];
-        foreach ($from as $target => $pages) {
+        foreach ($links->targets() as $target) {
             $answer = $status[$target] ?? 0;
             if ($answer >= 400 && 403 !== $answer || 0 === $answer) {
                 // A page that nothing leads to is asked all the same: then it is told by itself.
-                $broken[] = new CrawlFault((string) (array_key_first($pages) ?? $target), max(1, \count($pages)), (string) $target, $answer, isset($addresses[rawurldecode(explode('?', (string) $target, 2)[0])]));
+                $broken[] = new CrawlFault($links->firstTo($target), $links->countTo($target), $target, $answer, isset($addresses[rawurldecode(explode('?', $target, 2)[0])]));
             }
         }
-        foreach ($parts as $target => $pages) {
-            [$path, $part] = explode('#', (string) $target, 2);
+        foreach ($parts->targets() as $target) {
+            [$path, $part] = explode('#', $target, 2);
             if (isset($ids[$path]) && !isset($ids[$path][$part])) {
-                $broken[] = new CrawlFault((string) array_key_first($pages), \count($pages), (string) $target, 200, isset($knownParts[(string) $target]));
+                $broken[] = new CrawlFault($parts->firstTo($target), $parts->countTo($target), $target, 200, isset($knownParts[$target]));
             }
         }
 
@@ -177,12 +183,16 @@ final readonly class Crawl
         $addresses = $parts = [];
         foreach ($this->connection->fetchAllAssociative("SELECT f.details ->> 'address' AS address, f.details ->> 'typed' AS typed, p.address AS place, f.details ->> 'part' AS part, CASE WHEN f.subject_type = 'redirect' THEN f.name END AS source FROM journal.finding f LEFT JOIN $schema.place p ON p.id::text = f.details ->> 'place' WHERE f.copy = ?", [$schema]) as $row) {
             foreach (['address', 'typed', 'source'] as $column) {
-                if (\is_string($row[$column])) {
+                // Of a part that is missing the page itself is well.
+                if (\is_string($row[$column]) && !\is_string($row['part'])) {
                     $addresses[$row[$column]] = true;
                 }
             }
             if (\is_string($row['place']) && \is_string($row['part'])) {
                 $parts["{$row['place']}#{$row['part']}"] = true;
+            }
+            if (\is_string($row['typed']) && \is_string($row['part'])) {
+                $parts[explode('?', $row['typed'], 2)[0]."#{$row['part']}"] = true;
             }
         }
 

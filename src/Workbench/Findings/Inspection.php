@@ -50,6 +50,7 @@ final readonly class Inspection
         private PictureReader $pictures,
         private Distances $distances,
         private ClockInterface $clock,
+        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
     ) {
     }
 
@@ -376,7 +377,7 @@ final readonly class Inspection
     {
         // What this connection sees, and nothing that another one has kept.
         $copy = new Copy($name, $this->connection);
-        $known = new CopyKnowledge($copy, $this->connection, $moment);
+        $known = new CopyKnowledge($copy, $this->connection, $moment, $this->pictures, $this->storefrontUrl);
         $contents = (new Contents($copy, $this->connection, $this->frame, $this->pictures, $this->distances, $moment))->read($subjects, $known);
         $examined = $findings = $urls = [];
         foreach ($contents as $content) {

@@ -14,6 +14,9 @@ use Lantern\Core\Menu\Move;
 use Lantern\Core\Menu\Rewrite;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\NotThere;
+use Lantern\Core\Piece\Band;
+use Lantern\Core\Piece\Panel;
+use Lantern\Core\Piece\Picture;
 use Lantern\Core\Piece\Text;
 use Lantern\Core\Refused;
 use Lantern\Interchange\Json\Fields;
@@ -27,6 +30,7 @@ use Lantern\Workbench\Edits\WhatWasUndone;
 use Lantern\Workbench\Entity\MenuRecord;
 use Lantern\Workbench\Entity\MenuStep;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Places\FileStore;
 use Lantern\Workbench\Words\WordsCleaner;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\UuidV7;
@@ -42,6 +46,7 @@ final readonly class MenuEditor
         private WhatWasUndone $undone,
         private WordsCleaner $cleaner,
         private ClockInterface $clock,
+        private FileStore $files,
     ) {
     }
 
@@ -174,6 +179,7 @@ final readonly class MenuEditor
             [$after, $move] = [$cleaned, Difference::between($before, $cleaned)];
         }
         $this->refuseUnknownPlaces($before, $after);
+        $this->refuseUnknownPictures($before, $after);
         $this->write($menu->id, $before, $after);
         $menu->changedAt = $this->clock->now();
         $menu->changedBy = $by->name;
@@ -211,6 +217,29 @@ final readonly class MenuEditor
         if (\count($new) !== \count($this->copies->workbench->places->byIds($new))) {
             throw new Refused('target', 'The place that this should lead to is no longer there. Choose another one.');
         }
+    }
+
+    private function refuseUnknownPictures(Tree $before, Tree $after): void
+    {
+        foreach (array_diff(self::pictures($after), self::pictures($before)) as $name) {
+            $this->files->knownPicture($name);
+        }
+    }
+
+    /** @return list<string> the pictures that stand in it or behind it */
+    private static function pictures(Tree $tree): array
+    {
+        $names = [];
+        foreach ($tree->all() as $entry) {
+            $piece = $entry->content;
+            $names[] = match (true) {
+                $piece instanceof Picture => $piece->name,
+                $piece instanceof Band, $piece instanceof Panel => $piece->ground->picture ?? '',
+                default => '',
+            };
+        }
+
+        return array_values(array_filter(array_unique($names), static fn (string $name): bool => '' !== $name));
     }
 
     /** Only the rows that differ, in two statements, however large the menu. */

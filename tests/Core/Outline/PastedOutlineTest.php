@@ -87,6 +87,22 @@ final class PastedOutlineTest extends TestCase
         });
     }
 
+    public function testWhateverALabelBeginsWithTheTextOfAMenuIsReadBack(): void
+    {
+        $labels = ['Papers', '- A dash', '— long', '* star', '• dot', '1. One', '12) Twelve', '--x', 'a → b', 'a -> b', 'Gifts | more', '[Label](there)', 'A [b](c)', 'https://x.example', 'To /papers', '→ x'];
+        $this->limitTo(100)->forAll(Generators::choose(0, 1_000_000))->then(static function (int $seed) use ($labels): void {
+            mt_srand($seed);
+            $lines = [];
+            $level = 1;
+            for ($n = 1; $n <= mt_rand(1, 30); ++$n) {
+                $lines[] = new OutlineLine($n, $level, $labels[mt_rand(0, \count($labels) - 1)], ['', '/papers', 'https://x.example/?a=1&b=2'][mt_rand(0, 2)]);
+                $level = mt_rand(1, min(3, $level + 1));
+            }
+            $facts = static fn (array $all): array => array_map(static fn (OutlineLine $line): array => [$line->level, $line->label, $line->lead], $all);
+            self::assertSame($facts($lines), $facts(PastedOutline::read(PastedOutline::write($lines))));
+        });
+    }
+
     #[DataProvider('likenesses')]
     public function testTellsHowSureAMatchIs(string $label, string $title, ?string $sureness): void
     {

@@ -29,6 +29,11 @@ final class DrawingTest extends TestCase
     /** @return iterable<list<string>> */
     public static function wrong(): iterable
     {
+        yield ['<script xmlns="http://foo.example">alert(1)</script>', 'has <script> in it'];
+        yield ['<style>.a{background:image-set("http://x.example/a.png" 1x)}</style>', 'has a style that fetches something in it'];
+        yield ['<path style="mask:image-set(\'http://x.example/a.png\' 1x)" d="M0 0"/>', 'has something that it fetches in it'];
+        yield ['<path style="fill:u\\72l(http://x.example/a)" d="M0 0"/>', 'has something that it fetches in it'];
+        yield ['<?xml-stylesheet href="http://x.example/a.css"?>', 'has an instruction'];
         yield ['<script>alert(1)</script>', '“mark.svg” has <script> in it'];
         yield ['<g><path onclick="x()" d="M0 0"/></g>', 'has a script (onclick) in it'];
         yield ['<foreignObject><p xmlns="http://www.w3.org/1999/xhtml">x</p></foreignObject>', 'has <foreignObject> in it'];
@@ -53,5 +58,44 @@ final class DrawingTest extends TestCase
                 self::assertSame('file', $refused->field);
             }
         }
+    }
+
+    /** In another encoding a declaration looks like something else to whoever searches for it; and an entity may be a script. */
+    public function testNothingStandsForAnythingElse(): void
+    {
+        $entity = '<!DOCTYPE svg [<!ENTITY x "<script xmlns=\'http://www.w3.org/2000/svg\'>alert(1)</script>">]><svg xmlns="http://www.w3.org/2000/svg">&x;<path d="M0 0"/></svg>';
+        foreach ([
+            $entity,
+            mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?>'.$entity, 'UTF-16'),
+            "\xFE\xFF".mb_convert_encoding($entity, 'UTF-16BE'),
+            '<?xml version="1.0" encoding="UTF-7"?>'.$entity,
+            '<?xml version="1.0" encoding="ISO-8859-1"?><svg xmlns="http://www.w3.org/2000/svg"/>',
+            '<!DOCTYPE svg SYSTEM "http://x.example/a.dtd"><svg xmlns="http://www.w3.org/2000/svg"/>',
+            '<?xml-stylesheet href="http://x.example/a.css"?><svg xmlns="http://www.w3.org/2000/svg"/>',
+        ] as $n => $svg) {
+            try {
+                Drawing::check('mark.svg', $svg);
+                self::fail("The $n. was taken.");
+            } catch (Refused $refused) {
+                self::assertSame('file', $refused->field);
+            }
+        }
+    }
+
+    public function testAFewUsesMakeNoHundredMillionCopies(): void
+    {
+        $nested = '<g id="a0"><path d="M0 0"/></g>';
+        for ($n = 1; $n <= 8; ++$n) {
+            $nested .= "<g id=\"a$n\">".str_repeat('<use href="#a'.($n - 1).'"/>', 10).'</g>';
+        }
+        foreach ([$nested, '<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>', '<g id="a"><use href="#a"/></g>'] as $inside) {
+            try {
+                Drawing::check('mark.svg', "<svg xmlns=\"http://www.w3.org/2000/svg\">$inside</svg>");
+                self::fail('It was taken.');
+            } catch (Refused $refused) {
+                self::assertStringContainsString('again and again', $refused->getMessage());
+            }
+        }
+        Drawing::check('mark.svg', '<svg xmlns="http://www.w3.org/2000/svg"><g id="a"><path d="M0 0"/></g>'.str_repeat('<use href="#a"/>', 200).'</svg>');
     }
 }

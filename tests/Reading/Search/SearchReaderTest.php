@@ -127,4 +127,17 @@ final class SearchReaderTest extends ShopTestCase
 
         return $ids;
     }
+
+    /** Whatever stands between words, or parts them, is no matter; nor is how a keyboard puts a letter together. */
+    public function testWhatIsTypedAroundWordsIsNoMatter(): void
+    {
+        $search = new SearchReader($this->workbench());
+        $id = $this->value("SELECT id FROM place WHERE kind = 'page' AND light = 'open' ORDER BY id LIMIT 1");
+        $this->workbench()->executeStatement("UPDATE place SET title = 'Model X-200, the bookbinder''s café' WHERE id = ?", [$id]);
+        foreach (['X-200', '200', 'x 200', 'bookbinders', "bookbinder's", '(café)', "cafe\u{0301},", 'bokobinders.', 'bookbindrs!'] as $typed) {
+            self::assertContains($id, $search->places(SearchWords::of($typed), Visitor::guest(new \DateTimeImmutable())), $typed);
+        }
+        $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets made by machine' WHERE id = ?", [$id]);
+        self::assertNotContains($id, $search->places(SearchWords::of("mac's"), Visitor::guest(new \DateTimeImmutable())), 'an apostrophe makes no word of its own');
+    }
 }

@@ -44,6 +44,33 @@ final class CrawlTest extends ShopTestCase
         self::assertContains('/help/ways-to-pay#no-such-part', self::links($report->broken));
     }
 
+    /** Links with the shop's domain, parts of the same page and behind a query or a redirect, what is reserved, pictures, redirects for all below. */
+    public function testItAgreesHoweverALinkIsWritten(): void
+    {
+        $shop = $_SERVER['LANTERN_STOREFRONT_URL'] ?? '';
+        self::assertIsString($shop);
+        $html = implode('', array_map(static fn (string $href): string => "<p><a href=\"$href\">x</a></p>", [
+            "$shop/no/such/page", "$shop/threads-and-cords/silk?from=letter", '#no-such-part', '/papers?tag=valley#nope', '/how-to#nope', '/-/nothing-at-all', '/sitemap-7.xml', '/one-pre/x', '#main',
+        ]));
+        $picture = 'uploads/'.str_repeat('a', 64).'.png';
+        foreach ([
+            ['UPDATE words SET html = ? WHERE id = ?', [$html, DemoId::of('pages/our-story')]],
+            ["UPDATE place SET light = 'closed' WHERE id = ?", [DemoId::of('categories/silk')]],
+            ["INSERT INTO redirect (id, source, is_prefix, goal_address, status) VALUES (gen_random_uuid(), '/one-pre', true, '/one-nowhere', 301)", []],
+            ["INSERT INTO entry (id, menu_id, position, target_kind, label, uri) SELECT gen_random_uuid(), menu_id, 77, 'outside', 'Ours', ? FROM bay WHERE id = 'header'", ["$shop/no/such/entry"]],
+            ["UPDATE place SET file = jsonb_set(file, '{stored}', to_jsonb(CAST(? AS text))), light = 'closed' WHERE id = ?", [$picture, DemoId::of('files/folding-still')]],
+        ] as [$sql, $parameters]) {
+            $this->workbench()->executeStatement($sql, $parameters);
+        }
+        $report = $this->service(Crawl::class)->walk(CopyName::Workbench, $this->storefront());
+        self::assertSame([], self::words($report->unknown()));
+        $broken = self::links($report->broken);
+        foreach (['/no/such/page', '/no/such/entry', '/about-us/two-people-and-a-press#no-such-part', '/papers#nope', '/-/nothing-at-all', '/sitemap-7.xml'] as $link) {
+            self::assertContains($link, $broken);
+        }
+        self::assertSame('1', $this->value("SELECT count(*) FROM journal.finding WHERE copy = 'workbench' AND kind = 'redirect-nowhere' AND name = '/one-pre/*'"));
+    }
+
     public function testWhatTheLinkCheckDoesNotKnowIsAFault(): void
     {
         $this->workbench()->executeStatement("UPDATE live.words SET html = '<p><a href=\"/is/nowhere\">y</a></p>' WHERE id = '".DemoId::of('pages/our-story')."'");
