@@ -27,10 +27,12 @@ final class Version20261210000000 extends AbstractMigration
         }
         $this->search();
         $this->versions();
+        $this->orderOfTitles('title', 'title COLLATE catalogue.by_name');
     }
 
     public function down(Schema $schema): void
     {
+        $this->orderOfTitles('title COLLATE catalogue.by_name', 'title');
         foreach (['bay', 'setting'] as $table) {
             $this->addSql("DROP TRIGGER counts_versions ON workbench.$table");
             $this->addSql("ALTER TABLE workbench.$table DROP version");
@@ -79,7 +81,32 @@ final class Version20261210000000 extends AbstractMigration
         $this->addSql('ALTER TABLE journal.audit DROP person_id');
         $this->addSql('ALTER TABLE journal.preview_key DROP session_id');
         $this->inAllThatRuns('journal.moment()', 'now()');
+        $this->addSql('DROP FUNCTION journal.utc_day()');
         $this->addSql('DROP FUNCTION journal.moment()');
+    }
+
+    /** Titles stand as people look for them: capitals beside small letters, Ö beside O, 2 before 10; equal ones by their bytes. */
+    private function orderOfTitles(string $from, string $to): void
+    {
+        if ('title' === $from) {
+            $this->addSql("CREATE COLLATION catalogue.by_name (provider = icu, locale = 'en-u-kn-true')");
+        }
+        $this->addSql(\sprintf(<<<'SQL'
+            DO $do$
+            DECLARE
+                one record;
+            BEGIN
+                FOR one IN SELECT x.schemaname, x.indexname, x.indexdef FROM pg_indexes x
+                    WHERE x.schemaname IN ('live', 'workbench') AND x.indexname IN ('place_kind_title', 'place_title', 'place_alone', 'place_not_open', 'place_not_listed', 'place_besides_products', 'place_children', 'place_siblings', 'place_group', 'place_own_filters', 'product_title_order')
+                LOOP
+                    EXECUTE format('DROP INDEX %%I.%%I', one.schemaname, one.indexname);
+                    EXECUTE regexp_replace(one.indexdef, '\m%s\M', '%s');
+                END LOOP;
+            END $do$
+            SQL, str_replace('.', '\.', $from), $to));
+        if ('title' === $to) {
+            $this->addSql('DROP COLLATION catalogue.by_name');
+        }
     }
 
     /** Whatever is compared with the present asks one function for it, so that a test moves the clock of all of it. */
@@ -87,6 +114,8 @@ final class Version20261210000000 extends AbstractMigration
     {
         $this->addSql("CREATE FUNCTION journal.moment() RETURNS timestamptz LANGUAGE sql STABLE PARALLEL SAFE AS $$ SELECT COALESCE(CAST(NULLIF(current_setting('lantern.moment', true), '') AS timestamptz), now()) $$");
         $this->addSql("COMMENT ON FUNCTION journal.moment() IS 'now, or what lantern.moment says in a test'");
+        $this->addSql("CREATE FUNCTION journal.utc_day() RETURNS date LANGUAGE sql STABLE PARALLEL SAFE AS $$ SELECT CAST(journal.moment() AT TIME ZONE 'UTC' AS date) $$");
+        $this->addSql("COMMENT ON FUNCTION journal.utc_day() IS 'the day that visits and attempts are counted under'");
         $this->inAllThatRuns('now()', 'journal.moment()');
     }
 

@@ -33,6 +33,10 @@ final class MomentTest extends TestCase
         yield 'parts of a second fall away' => ['2027-03-01T09:30:00.999Z', 'UTC', '2027-03-01T09:30:00+00:00'];
         yield 'the first year' => ['0001-01-01T00:00:00Z', 'UTC', '0001-01-01T00:00:00+00:00'];
         yield 'the last second' => ['9999-12-31T23:59:59Z', 'UTC', '9999-12-31T23:59:59+00:00'];
+        yield 'the hour that a spring night has not is meant an hour later' => ['2027-03-28T02:30', 'Europe/Berlin', '2027-03-28T01:30:00+00:00'];
+        yield 'of the hour that an autumn night has twice, the second' => ['2027-10-31T02:30', 'Europe/Berlin', '2027-10-31T01:30:00+00:00'];
+        yield 'midnight half a day ahead' => ['2027-01-01', 'Pacific/Auckland', '2026-12-31T11:00:00+00:00'];
+        yield 'midnight half a day behind' => ['2027-01-01', 'Etc/GMT+12', '2027-01-01T12:00:00+00:00'];
         yield 'a leap day' => ['2028-02-29', 'UTC', '2028-02-29T00:00:00+00:00'];
     }
 

@@ -34,6 +34,7 @@ final class UploadedPicturesTest extends ApiTestCase
         self::assertSame(404, $this->shop("/-/pictures/{$this->stored}"), 'nobody published it yet');
         $this->browser->request('GET', '/api/pictures/'.basename($this->stored));
         self::assertSame(200, $this->code(), 'who works on it sees it');
+        self::assertSame("default-src 'none'; style-src 'unsafe-inline'; sandbox", $this->header('Content-Security-Policy'), 'a drawing is no page of the management, whatever is in it');
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame(200, $this->shop("/-/pictures/{$this->stored}"));
         $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE id = ?", [$place]);
@@ -43,6 +44,11 @@ final class UploadedPicturesTest extends ApiTestCase
 
     public function testOfARefusedUploadNothingIsKept(): void
     {
+        $huge = pack('a6vvCCC', 'GIF89a', 30_000, 30_000, 0, 0, 0).';';
+        $this->upload('huge.gif', $huge);
+        self::assertSame(422, $this->code());
+        self::assertStringContainsString('30,000', (string) $this->browser->getResponse()->getContent(), 'a browser would have to draw it');
+        self::assertFileDoesNotExist($this->folder().'/uploads/'.hash('sha256', $huge).'.gif');
         $this->upload('dot.png', 'no picture');
         self::assertSame(422, $this->code());
         $id = $this->value("SELECT id FROM place WHERE kind = 'page' LIMIT 1");

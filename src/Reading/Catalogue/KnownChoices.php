@@ -45,7 +45,7 @@ final readonly class KnownChoices
             $row = new Row($columns);
 
             return new OwnFilters(PlaceReader::fromRow($columns), $row->int('version'), $row->text('filters'));
-        }, $this->connection->fetchAllAssociative('SELECT '.PlaceReader::COLUMNS.", version, filters FROM place WHERE filters <> '' ORDER BY title, id LIMIT ".self::MOST_OWN));
+        }, $this->connection->fetchAllAssociative('SELECT '.PlaceReader::COLUMNS.", version, filters FROM place WHERE filters <> '' ORDER BY title COLLATE by_name, id LIMIT ".self::MOST_OWN));
     }
 
     /** @return array<string, int> how many products have each value, in a row of numbers and letters; an id for each category */

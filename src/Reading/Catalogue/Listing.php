@@ -86,7 +86,7 @@ final readonly class Listing
     {
         return match ($order) {
             ListingOrder::Laid => [$this->ordered, array_map(static fn (string $column): array => [(string) preg_replace('/ DESC$/D', '', $column), str_ends_with($column, ' DESC')], explode(', ', $this->laid))],
-            ListingOrder::Name => ['product_title o', [['o.title', false], ['o.product_id', false]]],
+            ListingOrder::Name => ['product_title o', [['o.title COLLATE by_name', false], ['o.product_id', false]]],
             ListingOrder::Price => ['product o', [['o.price', false], ['o.id', false]]],
             ListingOrder::PriceDown => ['product o', [['o.price', true], ['o.id', true]]],
             ListingOrder::Newest => ['product o', [['o.new_since', true], ['o.id', false]]],
@@ -96,6 +96,6 @@ final readonly class Listing
     /** @param array<string, mixed> $parameters */
     private static function posted(string $where, array $parameters): self
     {
-        return new self("COALESCE((SELECT bit_or(seats) FROM posting WHERE $where), room.none)", 'product_title o', 'o.title, o.product_id', $parameters);
+        return new self("COALESCE((SELECT bit_or(seats) FROM posting WHERE $where), room.none)", 'product_title o', 'o.title COLLATE by_name, o.product_id', $parameters);
     }
 }

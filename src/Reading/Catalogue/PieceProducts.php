@@ -94,14 +94,14 @@ final readonly class PieceProducts
         };
         $place = $wanted->of->id ?? '';
         [$with, $from, $where, $candidates, $laid, $of, $more] = match (true) {
-            null === $rule && PlaceKind::Category === $wanted->of?->kind => [rtrim(str_replace(':category', 'wanted.of', ShopReader::TREE)).', ', '', self::IN_TREE, 'SELECT s.product_id AS id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))', 'p.title, p.id', $place, []],
+            null === $rule && PlaceKind::Category === $wanted->of?->kind => [rtrim(str_replace(':category', 'wanted.of', ShopReader::TREE)).', ', '', self::IN_TREE, 'SELECT s.product_id AS id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))', 'p.title COLLATE by_name, p.id', $place, []],
             'hand' === $rule?->by && null !== $wanted->of => ['', 'JOIN pick k ON k.product_id = f.id AND k.collection_id = CAST(wanted.of AS uuid)', 'true', '', 'k.position, p.id', $place, []],
-            null === $rule, 'newest' === $rule->by => ['', '', 'true', '', null === $rule ? 'p.title, p.id' : 'f.new_since DESC, f.id', '', []],
-            default => ['WITH ', '', self::ruled($rule), 'SELECT f.id FROM product f WHERE '.self::ruled($rule), 'p.title, p.id', '', 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
+            null === $rule, 'newest' === $rule->by => ['', '', 'true', '', null === $rule ? 'p.title COLLATE by_name, p.id' : 'f.new_since DESC, f.id', '', []],
+            default => ['WITH ', '', self::ruled($rule), 'SELECT f.id FROM product f WHERE '.self::ruled($rule), 'p.title COLLATE by_name, p.id', '', 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
         };
         $order = match ($wanted->piece->order) {
             ProductOrder::Laid => $laid,
-            ProductOrder::Name => 'p.title, p.id',
+            ProductOrder::Name => 'p.title COLLATE by_name, p.id',
             ProductOrder::Price => 'f.price, p.id',
             ProductOrder::Newest => 'f.new_since DESC, f.id',
         };

@@ -70,7 +70,7 @@ final readonly class ShopReader
         $key = null === $after ? '' : <<<'SQL'
              AND EXISTS (SELECT FROM place a WHERE a.id = :after AND p.position >= a.position AND (p.position > a.position
                 OR p.published_on < a.published_on OR p.published_on IS NULL AND a.published_on IS NOT NULL
-                OR p.published_on IS NOT DISTINCT FROM a.published_on AND (p.title, p.id) > (a.title, a.id)))
+                OR p.published_on IS NOT DISTINCT FROM a.published_on AND (p.title COLLATE by_name, p.id) > (a.title, a.id)))
             SQL;
 
         return $this->cardsBelow($parentId, $visitor, $kind, $key, null === $after ? [] : ['after' => $after], self::CARDS + 1);
@@ -85,7 +85,7 @@ final readonly class ShopReader
     {
         $parent = null === $parentId ? 'p.parent_id IS NULL' : 'p.parent_id = :parent';
 
-        return $this->cards('SELECT '.self::CARD." FROM place p WHERE $parent AND p.kind = :kind AND ".self::SHOWN.$where.' ORDER BY p.position, p.published_on DESC NULLS LAST, p.title, p.id'.(null === $most ? '' : " LIMIT $most"), $visitor, $parameters + ['kind' => $kind->value] + (null === $parentId ? [] : ['parent' => $parentId]));
+        return $this->cards('SELECT '.self::CARD." FROM place p WHERE $parent AND p.kind = :kind AND ".self::SHOWN.$where.' ORDER BY p.position, p.published_on DESC NULLS LAST, p.title COLLATE by_name, p.id'.(null === $most ? '' : " LIMIT $most"), $visitor, $parameters + ['kind' => $kind->value] + (null === $parentId ? [] : ['parent' => $parentId]));
     }
 
     /**
@@ -164,7 +164,7 @@ final readonly class ShopReader
      */
     public function categoriesOf(string $productId, Visitor $visitor): array
     {
-        return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.self::SHOWN.' ORDER BY length(p.address) DESC, p.title LIMIT 10', $visitor, ['product' => $productId]);
+        return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.self::SHOWN.' ORDER BY length(p.address) DESC, p.title COLLATE by_name LIMIT 10', $visitor, ['product' => $productId]);
     }
 
     /**

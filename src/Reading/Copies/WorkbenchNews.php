@@ -33,7 +33,7 @@ final readonly class WorkbenchNews
     {
         [$at, $snapshot] = explode('@', $mark ?? '0@1:1:', 2);
         $rows = $this->connection->fetchAllAssociative(<<<'SQL'
-            SELECT floor(extract(epoch FROM now()))::bigint AS now, pg_current_snapshot()::text AS snapshot, n.about, n.id
+            SELECT floor(extract(epoch FROM journal.moment()))::bigint AS now, pg_current_snapshot()::text AS snapshot, n.about, n.id
             FROM (VALUES (1)) AS one LEFT JOIN LATERAL (
                 SELECT DISTINCT about, id FROM journal.news
                 WHERE tx >= pg_snapshot_xmin(CAST(:since AS pg_snapshot)) AND NOT pg_visible_in_snapshot(tx, CAST(:since AS pg_snapshot))

@@ -237,7 +237,7 @@ final readonly class Contents
     {
         $visited = [];
         foreach ($this->connection->fetchAllAssociative(<<<'SQL'
-            SELECT p.* FROM (SELECT address, sum(count) AS visits FROM visit WHERE day > CURRENT_DATE - 30 GROUP BY address HAVING sum(count) >= :many ORDER BY visits DESC LIMIT 200) v
+            SELECT p.* FROM (SELECT address, sum(count) AS visits FROM visit WHERE day > journal.utc_day() - 30 GROUP BY address HAVING sum(count) >= :many ORDER BY visits DESC LIMIT 200) v
             JOIN place p ON p.address = v.address ORDER BY v.visits DESC, p.id
             SQL, ['many' => DistanceContent::MANY_VISITS]) as $columns) {
             $visited[] = PlaceReader::fromRow($columns);

@@ -21,7 +21,7 @@ final readonly class FindingTable
     public const PAGE = 100;
 
     private const COLUMNS = 'f.id, f.kind, f.subject_type, f.subject_id, f.name, f.within, f.place, f.details, to_jsonb(f.met) AS met, f.says, f.visits, f.since, f.person, a.reason, a.person AS aside_by, a.until, a.finding_id IS NOT NULL AS aside, (SELECT to_jsonb(array_agg(c.copy ORDER BY c.copy)) FROM journal.finding c WHERE c.copy IN (\'live\', \'workbench\') AND c.id = f.id) AS copies';
-    private const ASIDE = 'LEFT JOIN journal.set_aside a ON a.finding_id = f.id AND (a.until IS NULL OR a.until > now())';
+    private const ASIDE = 'LEFT JOIN journal.set_aside a ON a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment())';
 
     public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
     {
@@ -148,7 +148,7 @@ final readonly class FindingTable
         foreach ([] === $ids ? [] : $this->connection->fetchAllAssociative(<<<'SQL'
             SELECT one.id, count(*) AS wrong, count(*) FILTER (WHERE f.broken) AS broken FROM unnest(CAST(:ids AS text[])) AS one (id)
             JOIN journal.finding f ON f.copy = 'workbench' AND (f.subject_id = one.id OR f.within = one.id AND f.within <> '')
-            WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > now())) GROUP BY one.id
+            WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment())) GROUP BY one.id
             SQL, ['ids' => PgArray::of($ids)]) as $columns) {
             $row = new Row($columns);
             $counts[$row->text('id')] = $row->int('wrong');
@@ -173,12 +173,12 @@ final readonly class FindingTable
     public function outlook(bool $isOfNow): Outlook
     {
         $row = new Row($this->connection->fetchAssociative(<<<'SQL'
-            WITH f AS (SELECT f.copy, f.id, f.broken, f.visits FROM journal.finding f WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > now()))),
+            WITH f AS (SELECT f.copy, f.id, f.broken, f.visits FROM journal.finding f WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment()))),
             comes AS (SELECT id, broken, visits FROM f WHERE copy = 'workbench' AND NOT EXISTS (SELECT FROM journal.finding l WHERE l.copy = 'live' AND l.id = f.id))
             SELECT count(*) FILTER (WHERE copy = 'workbench') AS wrong, count(*) FILTER (WHERE copy = 'workbench' AND broken) AS broken, count(*) FILTER (WHERE copy = 'live') AS live,
                 (SELECT count(*) FROM comes WHERE broken) AS breaks, (SELECT COALESCE(sum(visits), 0) FROM comes WHERE broken) AS visits,
                 count(*) FILTER (WHERE copy = 'live' AND NOT EXISTS (SELECT FROM journal.finding w WHERE w.copy = 'workbench' AND w.id = f.id)) AS mends,
-                (SELECT count(DISTINCT a.finding_id) FROM journal.set_aside a JOIN journal.finding s ON s.id = a.finding_id WHERE a.until IS NULL OR a.until > now()) AS aside,
+                (SELECT count(DISTINCT a.finding_id) FROM journal.set_aside a JOIN journal.finding s ON s.id = a.finding_id WHERE a.until IS NULL OR a.until > journal.moment()) AS aside,
                 (SELECT max(done) FROM journal.look) AS done, (SELECT max("of") FROM journal.look) AS "of"
             FROM f
             SQL) ?: []);

@@ -30,8 +30,8 @@ final readonly class ShopMap
         // Products are too many to be told apart in a picture, unless something is wrong with them.
         $rows = $this->connection->fetchAllAssociative(<<<'SQL'
             WITH wrong AS (SELECT met.address, count(*) AS wrong FROM journal.finding f, unnest(f.met) AS met (address)
-                WHERE f.copy = 'workbench' AND NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > now())) GROUP BY met.address),
-            seen AS (SELECT v.address, sum(v.count) AS visits FROM journal.visit v WHERE v.day > CURRENT_DATE - 30 GROUP BY v.address)
+                WHERE f.copy = 'workbench' AND NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment())) GROUP BY met.address),
+            seen AS (SELECT v.address, sum(v.count) AS visits FROM journal.visit v WHERE v.day > journal.utc_day() - 30 GROUP BY v.address)
             SELECT p.*, COALESCE(s.visits, 0) AS visits, COALESCE(w.wrong, 0) AS wrong
             FROM place p LEFT JOIN seen s ON s.address = p.address LEFT JOIN wrong w ON w.address = p.address
             WHERE p.light <> 'closed' AND (p.kind NOT IN ('product', 'file') OR w.wrong > 0)

@@ -25,7 +25,7 @@ final readonly class LooksSets
             $looks = json_decode($row->text('looks'), true);
 
             return new LooksSet($row->text('id'), $row->text('name'), Looks::of(array_filter(\is_array($looks) ? $looks : [], \is_string(...))), false);
-        }, $this->connection->fetchAllAssociative('SELECT id, name, looks FROM looks_set ORDER BY name'));
+        }, $this->connection->fetchAllAssociative('SELECT id, name, looks FROM looks_set ORDER BY name COLLATE by_name'));
 
         return [...LooksSet::shipped(), ...$kept, ...$this->earlier()];
     }

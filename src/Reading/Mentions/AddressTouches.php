@@ -29,7 +29,7 @@ final readonly class AddressTouches
             'old' => PgArray::of(array_map(static fn (Readdressed $one): string => $one->from->path, $change->moved)),
         ];
         $list = fn (string $sql): array => array_values(array_filter($this->connection->fetchFirstColumn($sql, $parameters), \is_string(...)));
-        $visits = $this->connection->fetchOne('SELECT COALESCE(sum(count), 0) FROM journal.visit WHERE address = ANY (CAST(:old AS text[])) AND day > CURRENT_DATE - 30', $parameters);
+        $visits = $this->connection->fetchOne('SELECT COALESCE(sum(count), 0) FROM journal.visit WHERE address = ANY (CAST(:old AS text[])) AND day > journal.utc_day() - 30', $parameters);
 
         $outside = array_map(static function (array $columns): string {
             $row = new Row($columns);
@@ -39,7 +39,7 @@ final readonly class AddressTouches
 
         return $change->touches(
             $list('SELECT m.name FROM menu m WHERE m.kind <> \'page\' AND m.id IN (SELECT e.menu_id FROM entry e WHERE e.place_id = ANY (CAST(:ids AS uuid[]))) ORDER BY m.position, m.name'),
-            $list('SELECT p.title FROM text_mention t JOIN place p ON p.id = t.source_id WHERE t.address = ANY (CAST(:old AS text[])) ORDER BY p.title'),
+            $list('SELECT p.title FROM text_mention t JOIN place p ON p.id = t.source_id WHERE t.address = ANY (CAST(:old AS text[])) ORDER BY p.title COLLATE by_name'),
             is_numeric($visits) ? (int) $visits : 0,
             $outside,
         );

@@ -75,7 +75,7 @@ final readonly class MentionReader
                 count(*) AS times, CASE WHEN p.light = 'closed' THEN p.kind END AS closed
             FROM shown_text_mention t JOIN place p ON p.id = t.source_id
             WHERE (t.place_id = :place OR t.address = :address) AND t.source_id <> :place
-            GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title, p.id
+            GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title COLLATE by_name, p.id
             SQL, ['place' => $place->id, 'address' => $place->address->path], static fn (Row $row): Mention => new TextMention(
             $row->text('title'),
             $row->text('id'),
@@ -96,7 +96,7 @@ final readonly class MentionReader
             SELECT p.title, p.id, CASE WHEN bool_and(e.piece ->> 'kind' = 'button') THEN 'button' WHEN bool_and(e.piece ->> 'kind' = 'picture') THEN 'picture' ELSE 'piece' END AS form,
                 count(*) AS times, CASE WHEN p.light = 'closed' THEN p.kind END AS closed
             FROM entry e JOIN place p ON p.id = e.on_page WHERE e.place_id = :place AND e.on_page <> :place
-            GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title, p.id
+            GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title COLLATE by_name, p.id
             SQL, ['place' => $placeId], static fn (Row $row): Mention => new TextMention($row->text('title'), $row->text('id'), LinkForm::from($row->text('form')), $row->int('times'), PlaceKind::tryFrom($row->textOrNull('closed') ?? ''), true)),
             ...$this->mentions(<<<'SQL'
             SELECT DISTINCT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, t.piece_id AS spot
@@ -117,7 +117,7 @@ final readonly class MentionReader
     /** @return list<Mention> */
     private function closedPlaces(string $placeId): array
     {
-        return $this->mentions("SELECT title, id FROM place WHERE closed_to = :place AND closed_answer = 'elsewhere' ORDER BY title", ['place' => $placeId], static fn (Row $row): Mention => new Mention(MentionKind::ClosedPlace, $row->text('title'), $row->text('id')));
+        return $this->mentions("SELECT title, id FROM place WHERE closed_to = :place AND closed_answer = 'elsewhere' ORDER BY title COLLATE by_name", ['place' => $placeId], static fn (Row $row): Mention => new Mention(MentionKind::ClosedPlace, $row->text('title'), $row->text('id')));
     }
 
     /**
@@ -140,7 +140,7 @@ final readonly class MentionReader
             default => null,
         };
 
-        return null === $sql || !$place->light->isShownInLists() ? [] : $this->mentions("SELECT title, id FROM ($sql) lists ORDER BY title", ['place' => $place->id], static fn (Row $row): Mention => new Mention(MentionKind::List, $row->text('title'), $row->text('id')));
+        return null === $sql || !$place->light->isShownInLists() ? [] : $this->mentions("SELECT title, id FROM ($sql) lists ORDER BY title COLLATE by_name", ['place' => $place->id], static fn (Row $row): Mention => new Mention(MentionKind::List, $row->text('title'), $row->text('id')));
     }
 
     /**

@@ -77,10 +77,10 @@ final readonly class FillingReader
         [$by, $tag] = $rule;
         $place = ["place$n" => $filling->placeId];
         $order = match ($filling->order) {
-            FillingOrder::Name => 'p.title, p.id',
+            FillingOrder::Name => 'p.title COLLATE by_name, p.id',
             FillingOrder::Price => 'f.price, p.id',
             FillingOrder::Newest => PlaceKind::Product === $filling->kind || FillingSource::Products === $filling->source ? 'f.new_since DESC, f.id' : 'p.published_on DESC NULLS LAST, p.id DESC',
-            FillingOrder::Hand => 'p.position, p.title, p.id',
+            FillingOrder::Hand => 'p.position, p.title COLLATE by_name, p.id',
         };
         if (FillingSource::Newest === $filling->source) {
             return match ($filling->kind) {

@@ -27,7 +27,7 @@ final readonly class SignUps
             JOIN entry f ON f.menu_id = c.id AND f.piece ->> 'kind' = 'sign-up' AND f.enabled AND f.piece ->> 'list' <> ''
             JOIN entry e ON e.on_page IS NOT NULL AND e.piece ->> 'kind' = 'sign-up' AND e.enabled AND e.piece ->> 'list' = f.piece ->> 'list'
             JOIN menu m ON m.id = e.menu_id JOIN place p ON p.id = m.id AND p.light <> 'closed'
-            ORDER BY p.title, e.id LIMIT :most
+            ORDER BY p.title COLLATE by_name, e.id LIMIT :most
             SQL, ['most' => self::MOST]) as $columns) {
             $row = new Row($columns);
             $twice[$row->text('column_id')][] = new SignUpTwice($row->text('entry_id'), $row->text('menu_id'), $row->text('other_id'), $row->int('version'), $row->int('own_version'), $row->text('page'), $row->text('list'));

@@ -125,7 +125,7 @@ final class PlaceReader implements PlaceLookup
     /** @return list<Place> what stands directly below a place, in its own order */
     public function childrenOf(string $parentId, int $most): array
     {
-        return array_values($this->places('parent_id = :parent', ['parent' => $parentId], "position, title, id LIMIT $most"));
+        return array_values($this->places('parent_id = :parent', ['parent' => $parentId], "position, title COLLATE by_name, id LIMIT $most"));
     }
 
     /** The last position among the places of a kind below a parent; 0 where there are none. */
@@ -219,7 +219,7 @@ final class PlaceReader implements PlaceLookup
      *
      * @return array<string, Place>
      */
-    private function places(string $where, array $parameters, string $order = 'position, title, id'): array
+    private function places(string $where, array $parameters, string $order = 'position, title COLLATE by_name, id'): array
     {
         $places = [];
         foreach ($this->connection->fetchAllAssociative('SELECT '.self::COLUMNS." FROM place WHERE $where ORDER BY $order", $parameters) as $row) {

@@ -34,9 +34,9 @@ final readonly class PlaceTable
 
     /** What each order goes by; every one has an index, and its last column tells any two places apart. */
     private const KEYS = [
-        'title' => ['title', 'id'],
+        'title' => ['title COLLATE by_name', 'id'],
         'address' => ['address', 'id'],
-        'kind' => ['kind', 'title', 'id'],
+        'kind' => ['kind', 'title COLLATE by_name', 'id'],
         'changed' => ['changed_at', 'id'],
     ];
 
@@ -80,7 +80,7 @@ final readonly class PlaceTable
         [$letters, $words] = $this->matching($filter->words);
         $sql = "SELECT p.id FROM place p WHERE $where".([] === $words ? '' : " AND $letters");
         $count = $this->connection->fetchOne("SELECT count(*) FROM ($sql) these", $parameters + $words);
-        $ids = $this->connection->fetchFirstColumn("$sql ORDER BY p.title, p.id LIMIT $most", $parameters + $words);
+        $ids = $this->connection->fetchFirstColumn("$sql ORDER BY p.title COLLATE by_name, p.id LIMIT $most", $parameters + $words);
 
         return new AllOfThem(is_numeric($count) ? (int) $count : 0, array_values(array_filter($ids, \is_string(...))));
     }
@@ -157,7 +157,7 @@ final readonly class PlaceTable
         if ('' === trim($words)) {
             // The latest of the shop, by their index; among these, what no menu leads to comes first.
             $latest = "SELECT p.* FROM place p WHERE $where ORDER BY p.changed_at DESC, p.id DESC LIMIT 200";
-            $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title, p.id", ['begins' => ''] + $parameters);
+            $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id", ['begins' => ''] + $parameters);
         } else {
             $found = $this->likely($isShort ? null : $where, $parameters + ['exactly' => trim($words), 'some' => self::WEIGHED], $words, $most);
         }
@@ -193,8 +193,8 @@ final readonly class PlaceTable
             SELECT p.*, lower(p.title) = lower(:exactly) AS exact, p.title ILIKE :begins AS begins, $inTitle AS in_title,
                 p.kind <> 'product' AND EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu
             FROM place p WHERE p.id = ANY (CAST(:weighed AS uuid[]))
-            ORDER BY exact DESC, begins DESC, in_title DESC, p.kind = 'product', in_menu, p.changed_at DESC, p.title, p.id LIMIT $most
-            SQL, "p.exact DESC, p.begins DESC, p.in_title DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title, p.id", [
+            ORDER BY exact DESC, begins DESC, in_title DESC, p.kind = 'product', in_menu, p.changed_at DESC, p.title COLLATE by_name, p.id LIMIT $most
+            SQL, "p.exact DESC, p.begins DESC, p.in_title DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title COLLATE by_name, p.id", [
             'weighed' => PgArray::of(LetterIndex::ids($this->connection, $some, $parameters)),
             'exactly' => $parameters['exactly'],
             'begins' => $parameters['begins'],
@@ -223,7 +223,7 @@ final readonly class PlaceTable
         }
         $some = LetterIndex::ids($this->connection, "(SELECT id FROM place p WHERE $where AND p.kind <> 'product' LIMIT :some) UNION ALL (SELECT id FROM place p WHERE $where AND p.kind = 'product' LIMIT :some)", $parameters + $typed);
 
-        return $this->listed("SELECT p.*, $score AS score FROM place p WHERE p.id = ANY (CAST(:some AS uuid[])) ORDER BY score DESC, p.kind = 'product', p.title, p.id LIMIT $most", "p.score DESC, p.kind = 'product', p.title, p.id", ['some' => PgArray::of($some), 'all' => $words] + $typed);
+        return $this->listed("SELECT p.*, $score AS score FROM place p WHERE p.id = ANY (CAST(:some AS uuid[])) ORDER BY score DESC, p.kind = 'product', p.title COLLATE by_name, p.id LIMIT $most", "p.score DESC, p.kind = 'product', p.title COLLATE by_name, p.id", ['some' => PgArray::of($some), 'all' => $words] + $typed);
     }
 
     /**
@@ -247,7 +247,7 @@ final readonly class PlaceTable
                         (SELECT p.* FROM place p WHERE p.kind <> 'product' AND l.words OPERATOR(public.<%) $letters LIMIT :some)
                         UNION ALL
                         (SELECT p.* FROM place p WHERE p.kind = 'product' AND $letters ILIKE '%' || replace(l.words, '%', '') || '%' LIMIT :some)
-                    ) p ORDER BY public.similarity(l.words, p.title) DESC, p.kind = 'product', p.title, p.id LIMIT 12
+                    ) p ORDER BY public.similarity(l.words, p.title) DESC, p.kind = 'product', p.title COLLATE by_name, p.id LIMIT 12
                 ) c
                 SQL, ['some' => self::WEIGHED, 'labels' => json_encode($labels, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
             foreach ($rows as $columns) {
@@ -276,7 +276,7 @@ final readonly class PlaceTable
         $place = $this->one($placeId)->place;
         $where = null === $place->parentId ? 'p.parent_id IS NULL' : 'p.parent_id = :parent';
 
-        return $this->listed("SELECT p.* FROM place p WHERE $where AND p.kind = :kind ORDER BY p.position, p.title, p.id LIMIT 200", 'p.position, p.title, p.id', ['kind' => $place->kind->value] + (null === $place->parentId ? [] : ['parent' => $place->parentId]));
+        return $this->listed("SELECT p.* FROM place p WHERE $where AND p.kind = :kind ORDER BY p.position, p.title COLLATE by_name, p.id LIMIT 200", 'p.position, p.title COLLATE by_name, p.id', ['kind' => $place->kind->value] + (null === $place->parentId ? [] : ['parent' => $place->parentId]));
     }
 
     public function one(string $id): ListedPlace
@@ -322,7 +322,7 @@ final readonly class PlaceTable
             WITH p AS ($places)
             SELECT p.*,
                 (SELECT to_jsonb(array_agg(DISTINCT m.name ORDER BY m.name)) FROM entry e JOIN menu l ON l.id = e.menu_id LEFT JOIN entry h ON l.kind = 'panel' AND h.id = l.id JOIN menu m ON m.id = COALESCE(h.menu_id, l.id) AND m.kind IN ('menu', 'column') WHERE e.place_id = p.id) AS menus,
-                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address IN (p.address, l.address) AND v.day > CURRENT_DATE - 30) AS visits,
+                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address IN (p.address, l.address) AND v.day > journal.utc_day() - 30) AS visits,
                 l.address AS live_address
             FROM p LEFT JOIN live.place l ON l.id = p.id ORDER BY $order
             SQL, $parameters);

@@ -89,7 +89,7 @@ final readonly class RedirectTable
             $parameters['mark'] = $filter->mark;
         }
         $where .= match ($filter->mark) {
-            'ended' => ' AND r.until <= now()',
+            'ended' => ' AND r.until <= journal.moment()',
             'unused' => " AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source AND NOT r.is_prefix) AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source || '/' AND r.is_prefix)",
             default => '',
         };
@@ -127,9 +127,9 @@ final readonly class RedirectTable
         $visitedAs = self::VISITED_AS;
         $rows = $this->connection->fetchAllAssociative(<<<SQL
             WITH r AS ($redirects)
-            SELECT r.*, p.title AS place_title, p.address AS place_address, s.title AS shadow, r.until <= now() AS ended,
+            SELECT r.*, p.title AS place_title, p.address AS place_address, s.title AS shadow, r.until <= journal.moment() AS ended,
                 EXISTS (SELECT FROM redirect_mark k WHERE k.redirect_id = r.id AND k.mark = 'nowhere') AS nowhere,
-                (SELECT COALESCE(sum(v.count), 0) FROM visit v WHERE v.address = $visitedAs AND v.day > CURRENT_DATE - 30) AS visits,
+                (SELECT COALESCE(sum(v.count), 0) FROM visit v WHERE v.address = $visitedAs AND v.day > journal.utc_day() - 30) AS visits,
                 (SELECT v.last_day FROM visited v WHERE v.address = $visitedAs) AS last_visit
             FROM r
             LEFT JOIN place p ON p.id = r.goal_place_id

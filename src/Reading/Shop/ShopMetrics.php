@@ -17,13 +17,13 @@ final readonly class ShopMetrics
         'lantern_waiting_rows' => ['Rows of the workbench that were touched since.', 'gauge', "SELECT '', count(*) FROM journal.touched"],
         'lantern_findings' => ['What the link check has found and nobody set aside, by copy.', 'gauge', "SELECT 'copy=\"' || copy || '\"', count(*) FROM journal.finding GROUP BY copy ORDER BY copy"],
         'lantern_jobs' => ['Long work, by state.', 'gauge', "SELECT 'state=\"' || state || '\"', count(*) FROM journal.job GROUP BY state ORDER BY state"],
-        'lantern_messages_waiting' => ['Messages that no worker has done yet, by queue.', 'gauge', "SELECT 'queue=\"' || queue_name || '\"', count(*) FROM journal.message WHERE delivered_at IS NULL AND queue_name <> 'failed' AND available_at <= now() AT TIME ZONE 'UTC' GROUP BY queue_name ORDER BY queue_name"],
+        'lantern_messages_waiting' => ['Messages that no worker has done yet, by queue.', 'gauge', "SELECT 'queue=\"' || queue_name || '\"', count(*) FROM journal.message WHERE delivered_at IS NULL AND queue_name <> 'failed' AND available_at <= journal.moment() AT TIME ZONE 'UTC' GROUP BY queue_name ORDER BY queue_name"],
         'lantern_messages_failed' => ['Messages that failed however often they were tried, and wait for an owner.', 'gauge', "SELECT '', count(*) FROM journal.message WHERE queue_name = 'failed'"],
-        'lantern_oldest_message_seconds' => ['How long the oldest of them has waited.', 'gauge', "SELECT '', COALESCE(extract(epoch FROM now() AT TIME ZONE 'UTC' - min(available_at)), 0) FROM journal.message WHERE delivered_at IS NULL AND queue_name <> 'failed' AND available_at <= now() AT TIME ZONE 'UTC'"],
+        'lantern_oldest_message_seconds' => ['How long the oldest of them has waited.', 'gauge', "SELECT '', COALESCE(extract(epoch FROM journal.moment() AT TIME ZONE 'UTC' - min(available_at)), 0) FROM journal.message WHERE delivered_at IS NULL AND queue_name <> 'failed' AND available_at <= journal.moment() AT TIME ZONE 'UTC'"],
         'lantern_sessions' => ['Browsers that people are signed in with.', 'gauge', "SELECT '', count(*) FROM journal.own_session"],
-        'lantern_sign_ins_failed_today' => ['Attempts to sign in that failed or were held back, by the days of UTC.', 'gauge', "SELECT '', COALESCE(sum(times), 0) FROM journal.attempt WHERE day = CAST(now() AT TIME ZONE 'UTC' AS date) AND what IN ('sign-in-failed', 'sign-in-held-back', 'factor-wrong', 'factor-held-back')"],
-        'lantern_visits_today' => ['Visits counted today, by the days of UTC.', 'gauge', "SELECT '', COALESCE(sum(count), 0) FROM journal.visit WHERE day = CAST(now() AT TIME ZONE 'UTC' AS date)"],
-        'lantern_missed_visits_today' => ['Visits that found nothing.', 'gauge', "SELECT '', COALESCE(sum(count), 0) FROM journal.missed_visit WHERE day = CAST(now() AT TIME ZONE 'UTC' AS date)"],
+        'lantern_sign_ins_failed_today' => ['Attempts to sign in that failed or were held back, by the days of UTC.', 'gauge', "SELECT '', COALESCE(sum(times), 0) FROM journal.attempt WHERE day = journal.utc_day() AND what IN ('sign-in-failed', 'sign-in-held-back', 'factor-wrong', 'factor-held-back')"],
+        'lantern_visits_today' => ['Visits counted today, by the days of UTC.', 'gauge', "SELECT '', COALESCE(sum(count), 0) FROM journal.visit WHERE day = journal.utc_day()"],
+        'lantern_missed_visits_today' => ['Visits that found nothing.', 'gauge', "SELECT '', COALESCE(sum(count), 0) FROM journal.missed_visit WHERE day = journal.utc_day()"],
     ];
 
     public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)

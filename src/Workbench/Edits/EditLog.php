@@ -66,7 +66,7 @@ final readonly class EditLog
             });
             $sentence = $make($moves);
             $this->end($id, $sentence, $moves->made());
-            $this->connection->executeStatement('DELETE FROM journal.edit WHERE made_at < now() - make_interval(days => ?)', [self::KEPT_DAYS]);
+            $this->connection->executeStatement('DELETE FROM journal.edit WHERE made_at < journal.moment() - make_interval(days => ?)', [self::KEPT_DAYS]);
             /** @var list<string> $made */
             $made = $this->connection->fetchFirstColumn("SELECT row_id FROM journal.edit_row WHERE edit_id = ? AND table_name = 'place' AND before IS NULL ORDER BY row_id", [$id]);
 
@@ -257,7 +257,7 @@ final readonly class EditLog
             INSERT INTO $table SELECT (jsonb_populate_record(NULL::$table, CASE WHEN t.id IS NULL THEN r.before ELSE
                 to_jsonb(t)
                 || (SELECT COALESCE(jsonb_object_agg(one.key, one.value), '{}') FROM jsonb_each(r.before - $bookkeeping) one WHERE one.value IS DISTINCT FROM r.after -> one.key)
-                || CASE WHEN jsonb_exists(r.before, 'changed_by') THEN jsonb_build_object('version', t.version_now + 1, 'changed_at', now(), 'changed_by', CAST(:by AS text)) WHEN jsonb_exists(r.before, 'version') THEN jsonb_build_object('version', t.version_now + 1) ELSE '{}' END
+                || CASE WHEN jsonb_exists(r.before, 'changed_by') THEN jsonb_build_object('version', t.version_now + 1, 'changed_at', journal.moment(), 'changed_by', CAST(:by AS text)) WHEN jsonb_exists(r.before, 'version') THEN jsonb_build_object('version', t.version_now + 1) ELSE '{}' END
             END)).*
             FROM journal.edit_row r LEFT JOIN (SELECT t.*, (to_jsonb(t) ->> 'version')::int AS version_now FROM $table t) t ON t.id = $id
             WHERE r.edit_id = :edit AND r.table_name = '$table' AND r.before IS NOT NULL

@@ -84,7 +84,7 @@ final readonly class FrameEditor
     {
         $id = (new UuidV7())->toRfc4122();
         $this->change($by, function () use ($id, $name, $bayId, $by): void {
-            $this->connection->executeStatement('INSERT INTO menu (id, name, position, changed_at, changed_by) SELECT ?, ?, COALESCE(max(position), 0) + 1, now(), ? FROM menu WHERE kind = \'menu\'', [$id, self::name($name), $by->name]);
+            $this->connection->executeStatement('INSERT INTO menu (id, name, position, changed_at, changed_by) SELECT ?, ?, COALESCE(max(position), 0) + 1, journal.moment(), ? FROM menu WHERE kind = \'menu\'', [$id, self::name($name), $by->name]);
             if (null !== $bayId) {
                 $this->setBay($bayId, ['menu_id' => $id] + (str_starts_with($bayId, 'footer-') ? ['heading' => self::name($name)] : []));
             }

@@ -51,7 +51,7 @@ final readonly class TeamEditor
             $row = new Row($columns);
 
             return new Colleague($row->text('id'), $row->text('name'), $row->text('mail'), Role::from($row->text('role')), $row->moment('seen_at'), $row->moment('left_at'), $row->int('sessions'), '' !== $row->text('factor'));
-        }, $this->connection->fetchAllAssociative('SELECT p.*, (SELECT count(*) FROM journal.own_session s WHERE s.person_id = p.id) AS sessions FROM journal.person p ORDER BY p.left_at IS NOT NULL, p.name, p.id'));
+        }, $this->connection->fetchAllAssociative('SELECT p.*, (SELECT count(*) FROM journal.own_session s WHERE s.person_id = p.id) AS sessions FROM journal.person p ORDER BY p.left_at IS NOT NULL, p.name COLLATE by_name, p.id'));
     }
 
     /** @return list<Invited> those that nobody has followed yet */

@@ -158,7 +158,7 @@ final readonly class LayoutMaker
 
     private function row(string $id, string $kind, string $name, Person $by): void
     {
-        $this->connection->executeStatement('INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, ?, now(), ?) ON CONFLICT (id) DO NOTHING', [$id, $name, $kind, $by->name]);
+        $this->connection->executeStatement('INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, ?, journal.moment(), ?) ON CONFLICT (id) DO NOTHING', [$id, $name, $kind, $by->name]);
     }
 
     /** @param \Closure(): Entry $first made of what is there when nobody else can change it any more */

@@ -213,7 +213,7 @@ final readonly class PlaceEditor
             $place = $this->records->locked($placeId, $version);
             $moved = $this->entities->getConnection()->executeStatement(<<<'SQL'
                 WITH siblings AS (
-                    SELECT id, row_number() OVER (ORDER BY position, title, id) * 2 AS stand
+                    SELECT id, row_number() OVER (ORDER BY position, title COLLATE by_name, id) * 2 AS stand
                     FROM place WHERE kind = :kind AND parent_id IS NOT DISTINCT FROM CAST(:parent AS uuid)
                 ), wanted AS (
                     SELECT id, row_number() OVER (ORDER BY CASE WHEN id = :id THEN COALESCE((SELECT stand - 1 FROM siblings WHERE id = CAST(:before AS uuid)), 2147483647) ELSE stand END) AS position FROM siblings

@@ -134,7 +134,7 @@ final readonly class PlaceMaker
         if (null === $layout->shape || [] === $layout->entries) {
             return;
         }
-        $this->entities->getConnection()->executeStatement("INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, 'page', now(), ?)", [$copy->id, $copy->title, $by->name]);
+        $this->entities->getConnection()->executeStatement("INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, 'page', journal.moment(), ?)", [$copy->id, $copy->title, $by->name]);
         $menus->make($copy->id, new Together(array_map(static fn (int $n, Entry $band): Insert => new Insert($band->anew(static fn (): string => (new UuidV7())->toRfc4122()), new Position(null, $n)), array_keys($layout->entries), $layout->entries)));
     }
 

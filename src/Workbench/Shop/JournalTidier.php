@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Shop;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\SessionRule;
 use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\People\AuditLog;
@@ -62,6 +63,14 @@ final readonly class JournalTidier
             'links of letters' => $this->delete('journal.password_link', 'until < :before', ['before' => $now->format(\DATE_ATOM)]) + $this->delete('journal.invitation', 'until < :before', ['before' => $now->modify('-30 days')->format(\DATE_ATOM)]),
             'what was done' => $this->audit->forget(),
             'attempts' => $this->delete('journal.attempt', 'day < :before', ['before' => $now->modify('-1 day')->format('Y-m-d')]),
+            'letters that were sent' => $this->delete('journal.letter_sent', 'at < :before', $work),
+            'sessions that are over' => $this->delete('journal.own_session', 'begun_at < :before', ['before' => $now->modify('-'.SessionRule::ABSOLUTE.' seconds')->format(\DATE_ATOM)]),
+            'networks that signed up' => $this->delete('journal.sign_up_asked', 'at < :before', ['before' => $now->modify('-1 day')->format(\DATE_ATOM)]),
+            // Of those whose links nobody has any more, too.
+            'hosts to be patient with' => $this->delete('journal.outside_host', 'patient_until < :before', ['before' => $now->modify('-1 day')->format(\DATE_ATOM)]),
+            // What was set aside until a day counts again from then on, and needs no note of it.
+            'notes of what was set aside' => $this->delete('journal.set_aside', 'until < :before', $work),
+            'counts of limits' => $this->delete('journal.cache_items', 'item_lifetime + item_time < :before', ['before' => $now->getTimestamp()]),
             'sessions' => $this->delete('journal.session', 'sess_lifetime < :before', ['before' => $now->getTimestamp()]),
         ];
         // How many redirects there are is one sum again.

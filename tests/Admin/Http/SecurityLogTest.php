@@ -60,6 +60,29 @@ final class SecurityLogTest extends ApiTestCase
         self::assertStringNotContainsString($this->csrf, (string) file_get_contents($this->file));
     }
 
+    /** Somebody who has taken over a session guesses at what they do not know. */
+    public function testAWrongPasswordOrCodeInYourAccountIsNoted(): void
+    {
+        $this->signIn('editor');
+        foreach ([
+            ['PUT', '/api/account/password', ['old' => 'a wrong secret', 'password' => 'tin heron quarry lace']],
+            ['POST', '/api/account/second-factor', ['password' => 'a wrong secret']],
+            ['POST', '/api/account/second-factor/code', ['code' => '123456']],
+        ] as [$method, $path, $body]) {
+            if (str_ends_with($path, 'code')) {
+                $this->send('POST', '/api/account/second-factor', ['password' => 'lantern-editor']);
+                self::assertSame(200, $this->code());
+            }
+            $before = (string) file_get_contents($this->file);
+            $this->send($method, $path, $body);
+            self::assertSame(422, $this->code(), $path);
+            $noted = substr((string) file_get_contents($this->file), \strlen($before));
+            self::assertStringContainsString('"who":"editor@tansyandrook.example"', $noted, $path);
+            self::assertStringNotContainsString('a wrong secret', $noted);
+        }
+        self::assertGreaterThan(0, (int) $this->value("SELECT count(*) FROM journal.audit WHERE person = 'Joss Tamblyn' AND what LIKE '%wrong%'"));
+    }
+
     public function testWhatACommandPublishesIsNotedToo(): void
     {
         $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets' WHERE address = '/papers'");

@@ -156,6 +156,54 @@ final class PeopleTest extends ApiTestCase
         self::assertSame(200, $this->code(), 'whoever changed it stays signed in');
     }
 
+    /** NIST SP 800-63B, 3.1.1.2: two keyboards put one letter together in two ways. */
+    public function testAPasswordIsItsLettersHoweverTheyArePutTogether(): void
+    {
+        $composed = 'zwölf größere Körbe';
+        $taken = (string) \Normalizer::normalize($composed, \Normalizer::FORM_D);
+        self::assertNotSame($composed, $taken);
+        $this->send('PUT', '/api/account/password', ['old' => 'lantern-owner', 'password' => $taken]);
+        self::assertSame(200, $this->code());
+        foreach ([$composed, $taken] as $typed) {
+            $this->signInBy('owner@tansyandrook.example', $typed);
+            self::assertSame('owner', $this->at($this->get('/api/session'), 'role'));
+        }
+        // One that was hashed as it came, before that, lets in, too.
+        $this->workbench()->executeStatement("UPDATE journal.person SET password = ? WHERE role = 'owner'", [password_hash($taken, \PASSWORD_ARGON2ID, ['memory_cost' => 1024])]);
+        $this->signInBy('owner@tansyandrook.example', $taken);
+        self::assertSame('owner', $this->at($this->get('/api/session'), 'role'));
+    }
+
+    public function testAFactorThatGoesEndsAllOtherSessions(): void
+    {
+        $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE role = 'owner'");
+        $this->workbench()->executeStatement('UPDATE journal.own_session SET factor_shown = true');
+        $other = $this->service(OwnSessions::class)->begin($this->person('owner'), '', '');
+        $this->send('DELETE', '/api/account/second-factor', ['password' => 'lantern-owner']);
+        self::assertSame(200, $this->code());
+        self::assertNull($this->service(OwnSessions::class)->see($other, $this->person('owner')));
+        $this->get('/api/session');
+        self::assertSame(200, $this->code(), 'whoever removed it stays signed in');
+    }
+
+    /** Thirty a quarter of an hour for ever would be enough to guess one in the end. */
+    public function testWrongCodesAreFewInADayHoweverPatientSomebodyIs(): void
+    {
+        $clock = $this->clock();
+        $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE role = 'owner'");
+        $taken = 0;
+        for ($quarter = 0; $quarter < 40; ++$quarter) {
+            $this->signInBy('owner@tansyandrook.example', 'lantern-owner');
+            for ($n = 0; $n < 5; ++$n) {
+                $this->show(\sprintf('%06d', 100 * $quarter + $n));
+                $taken += 422 === $this->code() ? 1 : 0;
+            }
+            $clock->modify('+16 minutes');
+        }
+        self::assertLessThanOrEqual(100, $taken);
+        self::assertGreaterThan(20, $taken);
+    }
+
     public function testASessionThatIsEndedElsewhereIsOver(): void
     {
         $mine = $this->at($this->get('/api/account'), 'sessions', 0, 'id');

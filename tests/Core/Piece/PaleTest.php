@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Core\Piece;
 
 use Lantern\Core\Looks\Colour;
+use Lantern\Core\Looks\Looks;
 use Lantern\Core\Piece\Band;
 use Lantern\Core\Piece\Colours;
 use Lantern\Core\Piece\Ground;
@@ -31,6 +32,18 @@ final class PaleTest extends TestCase
         self::assertSame(['pointed'], array_column(Pale::in(new Band(ground: $ground, colours: new Colours(link: Colour::fromHex('#22302c'), pointed: Colour::fromHex('#c99a2e')))), 'name'));
         // Taken, it is no longer told.
         self::assertSame([], Pale::in(new Band(ground: $ground, colours: new Colours(link: $pale[0]->offered))));
+    }
+
+    /** WCAG 2.2, 1.4.3: of large letters 3 to 1 is asked, of words beside them 4.5. */
+    public function testLargeHeadingsNeedLess(): void
+    {
+        $band = new Band(ground: new Ground(Colour::fromHex('#ffffff')), colours: new Colours(heading: Colour::fromHex('#888888'), text: Colour::fromHex('#888888')));
+        self::assertSame(['text'], array_column(Pale::in($band, large: true), 'name'));
+        self::assertSame(['heading', 'text'], array_column(Pale::in($band), 'name'));
+        $still = Pale::in(new Band(ground: new Ground(Colour::fromHex('#ffffff')), colours: new Colours(heading: Colour::fromHex('#aaaaaa'))), large: true);
+        self::assertStringContainsString('; 3 is the least', $still[0]->words());
+        self::assertTrue(Looks::of()->hasLargeHeadings());
+        self::assertFalse(Looks::of([Looks::SCALE => '0.9'])->hasLargeHeadings());
     }
 
     public function testOnAPictureTheWorstOfItsRegionsCounts(): void

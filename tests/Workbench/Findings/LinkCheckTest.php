@@ -13,6 +13,8 @@ use Lantern\Workbench\Findings\LinkCheck;
 
 final class LinkCheckTest extends ShopTestCase
 {
+    private const BAND = '0193c000-0000-7000-8000-000000000001';
+
     public function testTooMuchIsForAWorkerWhichIsAskedOnce(): void
     {
         $check = $this->service(LinkCheck::class);
@@ -63,5 +65,53 @@ final class LinkCheckTest extends ShopTestCase
         $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE address = '/threads-and-cords/silk'");
         $check->catchUp();
         self::assertSame('Joss Tamblyn', $this->value("SELECT DISTINCT person FROM journal.finding WHERE copy = 'workbench' AND details ->> 'address' = '/threads-and-cords/silk'"));
+    }
+
+    /** What nobody is shown is no fault of what somebody is. */
+    public function testWordsInABandCountAsLongAsTheBandIsShown(): void
+    {
+        $menu = $this->value("SELECT id FROM place WHERE kind = 'front-page'");
+        $silk = $this->value("SELECT id FROM place WHERE address = '/threads-and-cords/silk'");
+        $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE id = ?", [$silk]);
+        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, position, target_kind, piece, on_page) VALUES (?, ?, 90, 'heading', '{\"kind\": \"band\"}', ?)", [self::BAND, $menu, $menu]);
+        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, parent_id, position, target_kind, piece, on_page) VALUES (gen_random_uuid(), ?, ?, 1, 'heading', jsonb_build_object('kind', 'text', 'html', CAST(? AS text)), ?)", [$menu, self::BAND, "<p>Our <a href=\"place:$silk\">silk</a></p>", $menu]);
+        self::assertSame('1', $this->closedLinksOfTheFrontPage());
+        foreach (['enabled = false', "enabled = true, until_on = now() - interval '1 day'"] as $hidden) {
+            $this->workbench()->executeStatement("UPDATE entry SET $hidden WHERE id = ?", [self::BAND]);
+            self::assertSame('0', $this->closedLinksOfTheFrontPage(), $hidden);
+        }
+        $this->workbench()->executeStatement('UPDATE entry SET until_on = NULL WHERE id = ?', [self::BAND]);
+        self::assertSame('1', $this->closedLinksOfTheFrontPage());
+    }
+
+    public function testTwoOfOneLabelThatNoVisitorMeetsTogetherAreNotTwice(): void
+    {
+        $menu = $this->value("SELECT id FROM menu WHERE name = 'Footer, the shop'");
+        [$one, $other] = $this->workbench()->fetchFirstColumn("SELECT id FROM place WHERE kind = 'page' AND light = 'open' ORDER BY id LIMIT 2");
+        foreach ([[$one, 'guests', 80], [$other, 'customers', 81]] as [$place, $audience, $position]) {
+            $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, position, target_kind, place_id, label, audience) VALUES (gen_random_uuid(), ?, ?, 'place', ?, 'Sign in', ?)", [$menu, $position, $place, $audience]);
+        }
+        self::assertSame('0', $this->twice());
+        $this->workbench()->executeStatement("UPDATE entry SET audience = 'everyone' WHERE label = 'Sign in' AND position = 80");
+        self::assertSame('1', $this->twice());
+        $this->workbench()->executeStatement("UPDATE entry SET from_on = CASE position WHEN 81 THEN now() + interval '2 days' END, until_on = CASE position WHEN 80 THEN now() + interval '2 days' END WHERE label = 'Sign in'");
+        self::assertSame('0', $this->twice(), 'one ends when the other begins');
+    }
+
+    private function closedLinksOfTheFrontPage(): string
+    {
+        return $this->found("kind = 'link-closed' AND details ->> 'address' = '/threads-and-cords/silk' AND concat(examined, ' ', subject_id, ' ', within, ' ', place) LIKE '%".$this->value("SELECT id FROM place WHERE kind = 'front-page'")."%'");
+    }
+
+    private function twice(): string
+    {
+        return $this->found("kind = 'label-twice' AND details ->> 'label' = 'Sign in'");
+    }
+
+    private function found(string $which): string
+    {
+        $this->service(Inspection::class)->walk(CopyName::Workbench);
+
+        return $this->value("SELECT count(*) FROM journal.finding WHERE copy = 'workbench' AND $which");
     }
 }

@@ -11,6 +11,7 @@ use Lantern\Core\Refused;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\People\Colleague;
 use Lantern\Workbench\People\Invited;
+use Lantern\Workbench\People\OwnSessions;
 use Lantern\Workbench\People\TeamEditor;
 use PHPUnit\Framework\Attributes\TestWith;
 
@@ -110,6 +111,32 @@ final class TeamEditorTest extends ShopTestCase
         self::assertFalse($this->team()->holdsPasswordLink($second));
         $this->expectException(NotThere::class);
         $this->team()->setPassword($second, self::PASSWORD);
+    }
+
+    /** Whoever asked for a letter and remembered the password after all leaves no second key about. */
+    public function testALinkEndsWithThePasswordThatItWasToReplace(): void
+    {
+        $link = (string) $this->team()->askForPassword('editor@tansyandrook.example');
+        $this->team()->changePassword($this->person()->id, 'lantern-editor', self::PASSWORD, '');
+        self::assertFalse($this->team()->holdsPasswordLink($link));
+    }
+
+    public function testWhoComesBackSetsUpASecondFactorAnew(): void
+    {
+        $editor = $this->person();
+        $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE id = ?", [$editor->id]);
+        $this->team()->letGo($editor->id, Actor::commandLine('Imke'));
+        $token = $this->team()->invite('editor@tansyandrook.example', 'Joss Tamblyn', Role::Viewer, Actor::commandLine('Imke'));
+        $this->team()->accept($token, self::PASSWORD);
+        self::assertSame('1', $this->value("SELECT count(*) FROM journal.person WHERE id = ? AND factor = '' AND left_at IS NULL", $editor->id));
+    }
+
+    public function testWhoIsLetInAnewIsNowhereElseStillIn(): void
+    {
+        $sessions = $this->service(OwnSessions::class);
+        $taken = $sessions->begin($this->person(), '198.51.100.7', '');
+        $this->team()->letIn($this->person()->id, true, Actor::commandLine('Imke'));
+        self::assertNull($sessions->see($taken, $this->person()));
     }
 
     private function team(): TeamEditor

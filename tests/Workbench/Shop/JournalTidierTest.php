@@ -49,6 +49,26 @@ final class JournalTidierTest extends ShopTestCase
         self::assertSame('5', $this->value('SELECT count(*) FROM journal.subscriber'));
     }
 
+    /** Whoever leaves a shop alone for a year finds nothing that piled up in it. */
+    public function testNothingPilesUp(): void
+    {
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.letter_sent SELECT gen_random_uuid(), now() - make_interval(days => d) FROM unnest(ARRAY[89, 91]) d;
+            INSERT INTO journal.own_session (id, person_id, begun_at, seen_at, network, browser) SELECT gen_random_uuid(), (SELECT id FROM journal.person LIMIT 1), now() - make_interval(hours => h), now() - make_interval(hours => h), '', '' FROM unnest(ARRAY[11, 13]) h;
+            INSERT INTO journal.sign_up_asked SELECT '192.0.2.' || h, now() - make_interval(hours => h) FROM unnest(ARRAY[23, 25]) h;
+            INSERT INTO journal.outside_host SELECT 'h' || h || '.example', now() - make_interval(hours => h) FROM unnest(ARRAY[23, 25]) h;
+            INSERT INTO journal.set_aside (finding_id, reason, person, until, at) SELECT 'f' || d, '', '', now() - make_interval(days => d), now() - interval '1 year' FROM unnest(ARRAY[89, 91]) d;
+            INSERT INTO journal.set_aside (finding_id, reason, person, until, at) VALUES ('for good', '', '', NULL, now() - interval '9 years');
+            INSERT INTO journal.cache_items SELECT 'limit' || s, '', 60, extract(epoch FROM now())::int - s FROM unnest(ARRAY[30, 90]) s;
+            INSERT INTO journal.attempt (day, what, network, account, person_id, times) SELECT CURRENT_DATE - d, 'sign-in-failed', '', '', '00000000-0000-0000-0000-000000000000', 1 FROM unnest(ARRAY[0, 3]) d
+            SQL);
+        $gone = $this->tidier()->tidy();
+        foreach (['letters that were sent', 'sessions that are over', 'networks that signed up', 'hosts to be patient with', 'notes of what was set aside', 'counts of limits', 'attempts'] as $what) {
+            self::assertSame(1, $gone[$what], $what);
+        }
+        self::assertSame(0, array_sum($this->tidier()->tidy()), 'what is younger stays');
+    }
+
     public function testSaysHowManyDaysThereCanBe(): void
     {
         self::assertSame('31', ShopDetail::DaysToKeep->checked(' 31 '));
