@@ -14,6 +14,7 @@ use Lantern\Workbench\Findings\LinkCheck;
 final class LinkCheckTest extends ShopTestCase
 {
     private const BAND = '0193c000-0000-7000-8000-000000000001';
+    private const COLUMN = '0193c000-0000-7000-8000-000000000002';
 
     public function testTooMuchIsForAWorkerWhichIsAskedOnce(): void
     {
@@ -74,7 +75,8 @@ final class LinkCheckTest extends ShopTestCase
         $silk = $this->value("SELECT id FROM place WHERE address = '/threads-and-cords/silk'");
         $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE id = ?", [$silk]);
         $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, position, target_kind, piece, on_page) VALUES (?, ?, 90, 'heading', '{\"kind\": \"band\"}', ?)", [self::BAND, $menu, $menu]);
-        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, parent_id, position, target_kind, piece, on_page) VALUES (gen_random_uuid(), ?, ?, 1, 'heading', jsonb_build_object('kind', 'text', 'html', CAST(? AS text)), ?)", [$menu, self::BAND, "<p>Our <a href=\"place:$silk\">silk</a></p>", $menu]);
+        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, parent_id, position, target_kind, piece, on_page) VALUES (?, ?, ?, 1, 'heading', '{\"kind\": \"column\", \"share\": 12}', ?)", [self::COLUMN, $menu, self::BAND, $menu]);
+        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, parent_id, position, target_kind, piece, on_page) VALUES (gen_random_uuid(), ?, ?, 1, 'heading', jsonb_build_object('kind', 'words', 'inDrawer', false, 'html', CAST(? AS text)), ?)", [$menu, self::COLUMN, "<p>Our <a href=\"place:$silk\">silk</a></p>", $menu]);
         self::assertSame('1', $this->closedLinksOfTheFrontPage());
         foreach (['enabled = false', "enabled = true, until_on = now() - interval '1 day'"] as $hidden) {
             $this->workbench()->executeStatement("UPDATE entry SET $hidden WHERE id = ?", [self::BAND]);
