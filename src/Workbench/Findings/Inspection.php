@@ -434,9 +434,9 @@ final readonly class Inspection
             INSERT INTO journal.finding (copy, id, examined, kind, broken, subject_type, subject_id, name, within, place, details, met, says, visits, since, person)
             SELECT :copy, n.id, n.examined, n.kind, n.broken, n.subject_type, n.subject_id, n.name, n.within, n.place, n.details, n.met, n.says,
                 COALESCE((SELECT sum(v.count) FROM journal.visit v WHERE v.address = ANY (n.met) AND v.day > journal.utc_day() - 30), 0), COALESCE(o.since, :now), COALESCE(o.person, :person)
-            FROM now n LEFT JOIN journal.finding o ON o.id = n.id AND o.copy <> :copy
+            FROM now n LEFT JOIN LATERAL (SELECT f.since, f.person FROM journal.finding f WHERE f.copy = :other AND f.id = n.id OFFSET 0) o ON true
             ON CONFLICT (copy, id) DO UPDATE SET examined = excluded.examined, name = excluded.name, within = excluded.within, place = excluded.place, details = excluded.details, met = excluded.met, says = excluded.says, visits = excluded.visits
-            SQL, ['findings' => self::json($findings), 'copy' => $name->value, 'subjects' => PgArray::of($subjects), 'now' => $moment->format(\DATE_ATOM), 'person' => $person]);
+            SQL, ['findings' => self::json($findings), 'copy' => $name->value, 'other' => (CopyName::Live === $name ? CopyName::Workbench : CopyName::Live)->value, 'subjects' => PgArray::of($subjects), 'now' => $moment->format(\DATE_ATOM), 'person' => $person]);
     }
 
     /** @param list<array<string, mixed>> $rows */
