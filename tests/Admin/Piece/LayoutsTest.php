@@ -176,6 +176,7 @@ final class LayoutsTest extends ApiTestCase
         yield 'words' => [['kind' => 'words', 'html' => '<p><a href="place:ID">Them</a></p>'], 'pages/makers'];
         yield 'a heading' => [['kind' => 'heading'], 'pages/makers'];
         yield 'a picture' => [['kind' => 'picture', 'name' => 'paper-paste-1.svg', 'shows' => 'Paste paper'], 'pages/makers'];
+        yield 'a file of the shop as a picture' => [['kind' => 'picture', 'name' => 'folding-a-sheet.png', 'shows' => 'A sheet, half folded'], 'pages/makers'];
         yield 'a button' => [['kind' => 'button'], 'pages/makers'];
         yield 'links' => [['kind' => 'links'], 'pages/makers'];
         yield 'cards' => [['kind' => 'cards'], 'pages/makers'];
@@ -228,6 +229,7 @@ final class LayoutsTest extends ApiTestCase
         yield 'a panel in a page' => [$one(['kind' => 'panel']), 'does not stand in a column'];
         yield 'a colour that is none' => [$one(['kind' => 'band', 'ground' => ['colour' => 'red; background: url(//x)']]), 'is no colour'];
         yield 'a picture of elsewhere' => [$one(['kind' => 'picture', 'name' => '../../etc/passwd']), 'pictures of the shop'];
+        yield 'a picture that was never uploaded' => [$one(['kind' => 'picture', 'name' => 'uploads/'.str_repeat('0', 64).'.png']), 'no such picture'];
         yield 'a column of nothing' => [$one(['kind' => 'band'], [$one(['kind' => 'column', 'share' => 0])]), 'from 1 to 12 parts'];
         yield 'a kind that is none' => [$one(['kind' => 'hologram']), 'kind'];
         yield 'products of a place that is not there' => [['piece' => ['kind' => 'products'], 'target' => ['kind' => 'place', 'placeId' => '019344a0-1c00-7000-8000-000000000000']], 'no longer there'];
