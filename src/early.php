@@ -63,6 +63,7 @@ function lantern_answer_early(): bool
         }
         $visits->writeNoted();
         $table->keepUp();
+        NodeTable::letGo();
     }
 
     return true;

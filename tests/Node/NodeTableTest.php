@@ -53,6 +53,16 @@ final class NodeTableTest extends ShopTestCase
         parent::tearDown();
     }
 
+    /** Files that were taken away take their room as long as somebody has them open. */
+    public function testAProcessThatKeepsManyEarlierTablesOpenEnds(): void
+    {
+        $this->tell('keep-up');
+        self::assertFalse($this->tell('after-releases 60'), 'a few do not matter');
+        $this->says->write("after-releases 10\n");
+        $this->node->wait();
+        self::assertSame([true, \SIGQUIT], [$this->node->hasBeenSignaled(), $this->node->getTermSignal()]);
+    }
+
     public function testItTellsWhereEachRedirectEndsAndKeepsUpWithReleases(): void
     {
         self::assertNull($this->tell('hop /agb'), 'before it is made, nobody can tell');
