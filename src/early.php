@@ -63,7 +63,6 @@ function lantern_answer_early(): bool
         }
         $visits->writeNoted();
         $table->keepUp();
-        NodeTable::letGo();
     }
 
     return true;

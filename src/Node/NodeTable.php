@@ -20,8 +20,6 @@ final class NodeTable
     private const SEEN_AGAIN = 1;
     private const MOST_SECONDS_TO_MAKE = 600;
     private const SECONDS_AN_OLD_FILE_STAYS = 60;
-    /** So many tables of earlier releases a process may keep open. */
-    private const MOST_KEPT_OPEN = 64;
 
     public function __construct(private readonly FirstLook $look, private readonly News $news, private readonly string $directory)
     {
@@ -30,25 +28,6 @@ final class NodeTable
     public static function isPossible(): bool
     {
         return \function_exists('dba_popen') && NodeMemory::isThere();
-    }
-
-    /**
-     * Ends this process after what it does, where it keeps many tables of earlier releases open: what was opened to be kept cannot be
-     * closed alone, and a file that was taken away takes its room until then. php-fpm starts another one.
-     *
-     * @return bool whether it ends
-     */
-    public static function letGo(): bool
-    {
-        if (!\function_exists('posix_kill')) {
-            return false;
-        }
-        $gone = 0;
-        foreach (@scandir('/proc/self/fd') ?: [] as $number) {
-            $gone += str_ends_with((string) @readlink("/proc/self/fd/$number"), '.cdb (deleted)') ? 1 : 0;
-        }
-
-        return $gone > self::MOST_KEPT_OPEN && posix_kill((int) getmypid(), \SIGQUIT);
     }
 
     /** The node that published looks at once; the others do so within two seconds. */

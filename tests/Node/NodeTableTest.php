@@ -54,13 +54,11 @@ final class NodeTableTest extends ShopTestCase
     }
 
     /** Files that were taken away take their room as long as somebody has them open. */
-    public function testAProcessThatKeepsManyEarlierTablesOpenEnds(): void
+    public function testNoTableStaysOpenAfterAnAnswer(): void
     {
         $this->tell('keep-up');
-        self::assertFalse($this->tell('after-releases 60'), 'a few do not matter');
-        $this->says->write("after-releases 10\n");
-        $this->node->wait();
-        self::assertSame([true, \SIGQUIT], [$this->node->hasBeenSignaled(), $this->node->getTermSignal()]);
+        $this->tell('hop /agb');
+        self::assertSame(0, $this->tell('open'));
     }
 
     public function testItTellsWhereEachRedirectEndsAndKeepsUpWithReleases(): void

@@ -26,15 +26,7 @@ while (false !== $line = fgets(\STDIN)) {
             return true;
         })(),
         'hop' => null === ($hop = $table->hop($rest)) ? null : [$hop->status, $hop->location],
-        'after-releases' => (static function () use ($argv, $rest): bool {
-            for ($n = 0; $n < (int) $rest; ++$n) {
-                copy((glob("$argv[1]/addresses-*.cdb") ?: [])[0], $file = "$argv[1]/earlier-".bin2hex(random_bytes(4)).'.cdb');
-                dba_popen($file, 'r-', 'cdb');
-                unlink($file);
-            }
-
-            return NodeTable::letGo();
-        })(),
+        'open' => count(array_filter(scandir('/proc/self/fd') ?: [], static fn (string $one): bool => str_contains((string) @readlink("/proc/self/fd/$one"), '.cdb'))),
         'place' => $table->at(Address::parse($rest))?->at(Address::parse($rest))?->title,
         default => throw new LogicException("What is $word?"),
     };
