@@ -236,6 +236,35 @@ final class LayoutsTest extends ApiTestCase
         yield 'too many pieces' => [$one(['kind' => 'links'], array_map(static fn (int $n): array => ['id' => (new UuidV7())->toRfc4122(), 'target' => ['kind' => 'heading'], 'label' => "L$n"], range(1, 500))), 'at most 500'];
     }
 
+    public function testWhatBecomesOfPiecesIsToldBeforeAPlaceGoes(): void
+    {
+        [$page, $column] = $this->laidOut();
+        $makers = DemoId::of('pages/makers');
+        $this->add($page, $column, ['target' => ['kind' => 'place', 'placeId' => $makers], 'label' => 'Who makes it', 'piece' => ['kind' => 'button']]);
+        $title = $this->value('SELECT title FROM place WHERE id = ?', $page);
+        $told = json_encode($this->send('POST', "/api/places/$makers/removal-plan", ['answer' => 'not-found']), \JSON_UNESCAPED_UNICODE | \JSON_THROW_ON_ERROR);
+        self::assertSame(200, $this->code(), $told);
+        self::assertStringContainsString("Pieces that lead here are taken out of “{$title}”", $told);
+    }
+
+    /** Whatever form the demo, or an older program, wrote it in. */
+    public function testAPieceThatIsChangedAndChangedBackWaitsForNothing(): void
+    {
+        $page = $this->value("SELECT id FROM place WHERE kind = 'front-page'");
+        $menu = $this->get("/api/menus/$page");
+        $band = $this->at($menu, 'entries', 0);
+        self::assertIsArray($band);
+        self::assertSame([], $this->at($this->get('/api/waiting'), 'changes'));
+        $piece = $this->at($band, 'piece');
+        self::assertIsArray($piece);
+        foreach ([['gap' => 44] + $piece, $piece] as $written) {
+            $version = self::integer($this->at($this->get("/api/menus/$page"), 'version'));
+            $this->send('POST', "/api/menus/$page/moves", ['type' => 'rewrite', 'entry' => ['piece' => $written, 'label' => null, 'children' => []] + $band], "\"$version\"");
+            self::assertSame(200, $this->code(), (string) $this->browser->getResponse()->getContent());
+        }
+        self::assertSame([], $this->at($this->get('/api/waiting'), 'changes'));
+    }
+
     public function testADuplicateTakesThePiecesAlong(): void
     {
         [$page, $column] = $this->laidOut();
