@@ -118,7 +118,7 @@ function Failed() {
       <ul className="grid gap-2">
         {failed.data.map(({ id, says, at, why }) => (
           <li key={id} className="flex flex-wrap items-baseline gap-x-3 gap-y-1">
-            <span className="min-w-0 flex-1">
+            <span className="min-w-0 flex-[1_1_18rem]">
               <strong>{says}</strong>
               <span className="block text-sm break-words">
                 Tried the last time {when(at)}
@@ -126,7 +126,7 @@ function Failed() {
               </span>
             </span>
             <button type="button" className="button" disabled={act.isPending} onClick={() => act.mutate({ id, again: true })}>
-              Send it again
+              Try it again
             </button>
             <button type="button" className="button" disabled={act.isPending} onClick={() => act.mutate({ id, again: false })}>
               Let it go
