@@ -28,6 +28,7 @@ final class OutageTest extends TestCase
             'LANTERN_STOREFRONT_PORT' => (string) self::PORT,
             'LANTERN_ADMIN_PORT' => (string) (self::PORT + 1),
             'LANTERN_DATABASE_PORT' => (string) (self::PORT + 2),
+            'LANTERN_WORLD_PORT' => (string) (self::PORT + 3),
             'PATH' => (string) getenv('PATH'),
             'APP_ENV' => 'prod',
         ] + array_fill_keys(['DATABASE_URL', 'APP_SECRET', 'LANTERN_LOCK_DSN', 'LANTERN_STOREFRONT_URL', 'LANTERN_ADMIN_URL', 'LANTERN_FILES'], false), timeout: null);

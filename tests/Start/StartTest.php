@@ -73,6 +73,7 @@ final class StartTest extends TestCase
             'LANTERN_STOREFRONT_PORT' => '8390',
             'LANTERN_ADMIN_PORT' => '8391',
             'LANTERN_DATABASE_PORT' => '8392',
+            'LANTERN_WORLD_PORT' => '8393',
             'PATH' => (string) getenv('PATH'),
         ]);
         $start->setTimeout(60);
