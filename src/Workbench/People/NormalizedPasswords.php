@@ -8,7 +8,7 @@ use Symfony\Component\PasswordHasher\PasswordHasherInterface;
 
 /**
  * A password is its letters, however a keyboard puts them together: it is hashed in NFC (NIST SP 800-63B, 3.1.1.2). One that was hashed
- * as it came, before that, still lets in, and is hashed anew then.
+ * as it came, before that, still lets in whoever types it so; a hash does not tell which of the two it is of.
  */
 final readonly class NormalizedPasswords implements PasswordHasherInterface
 {
