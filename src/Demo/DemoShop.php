@@ -175,13 +175,17 @@ final class DemoShop
     private function files(array $goods): void
     {
         foreach (self::list($goods['files']) as $file) {
-            $stored = basename($file->text('address'));
+            $name = basename($file->text('address'));
+            $type = FileType::ofStoredName($name) ?? throw new \LogicException("The demo has a file of no type: $name");
             // A leaflet is written here; a picture or video lies beside the data.
-            $this->files[$stored] = $file->has('lines') ? PlainPdf::of($file->textsOr('lines', [])) : (string) file_get_contents(__DIR__."/data/media/$stored");
+            $content = $file->has('lines') ? PlainPdf::of($file->textsOr('lines', [])) : (string) file_get_contents(__DIR__."/data/media/$name");
+            // As an upload is stored, so that a picture can be chosen for a page.
+            $stored = $type->isPicture() ? 'uploads/'.hash('sha256', $content).'.'.$type->extensions()[0] : $name;
+            $this->files[$stored] = $content;
             $this->place('files/'.$file->text('key'), 'file', $file, $file->text('address'), file: [
                 'stored' => $stored,
-                'type' => (FileType::ofStoredName($stored) ?? throw new \LogicException("The demo has a file of no type: $stored"))->value,
-                'size' => \strlen($this->files[$stored]),
+                'type' => $type->value,
+                'size' => \strlen($content),
             ]);
         }
     }

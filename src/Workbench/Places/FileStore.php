@@ -103,7 +103,10 @@ final readonly class FileStore
      */
     public function knownPicture(string $name): string
     {
-        $isThere = $this->isKnown($name) || 1 === preg_match('/^[a-z0-9-]+\.svg$/D', $name) && is_file("{$this->folder}/pictures/$name");
+        // What is stored elsewhere is no picture that a page could show: visitors get drawn ones and uploads.
+        $isThere = str_starts_with($name, self::UPLOADS.'/')
+            ? $this->isKnown($name)
+            : 1 === preg_match('/^[a-z0-9-]+\.svg$/D', $name) && is_file("{$this->folder}/pictures/$name");
 
         return $isThere ? $name : throw new Refused('picture', 'There is no such picture. Upload it as a file first, then choose it.');
     }
