@@ -44,8 +44,10 @@ final class ConfigureTest extends TestCase
         $this->start(['nginx', '-c', "$this->folder/etc/nginx.conf", '-e', "$this->folder/log/nginx.log"]);
         $http = HttpClient::create(['max_redirects' => 0, 'verify_peer' => true, 'cafile' => "$this->folder/cert.pem", 'http_version' => '2.0', 'resolve' => ['shop.test' => '127.0.0.1', 'lantern.shop.test' => '127.0.0.1', 'other.test' => '127.0.0.1'], 'timeout' => 20]);
         $shop = 'https://shop.test:'.self::HTTPS;
-        for ($n = 0; $n < 100 && !@fsockopen('127.0.0.1', self::HTTPS); ++$n) {
-            usleep(100_000);
+        $this->waitFor('tcp://127.0.0.1:'.self::HTTPS);
+        // nginx is there long before PHP where the machine is busy: until then it says that the shop is away.
+        foreach (['shop', 'management'] as $pool) {
+            $this->waitFor("unix://$this->folder/run/$pool.sock");
         }
         foreach (["$shop/" => 200, "$shop/nowhere-at-all" => 404, "$shop/-/icon.svg" => 200, "$shop/papers" => 200, 'https://lantern.shop.test:'.self::HTTPS.'/sign-in' => 200, 'https://lantern.shop.test:'.self::HTTPS.'/assets/nothing.js' => 404] as $url => $status) {
             $response = $http->request('GET', $url);
@@ -105,6 +107,15 @@ final class ConfigureTest extends TestCase
             'LANTERN_LOGS' => "$this->folder/log",
             'LANTERN_USER' => 0 === posix_geteuid() ? 'www-data' : get_current_user(),
         ];
+    }
+
+    private function waitFor(string $address): void
+    {
+        for ($n = 0; $n < 600 && !($connection = @stream_socket_client($address, timeout: 1)); ++$n) {
+            usleep(100_000);
+        }
+        self::assertIsResource($connection ?? null, "nothing listens at $address");
+        fclose($connection);
     }
 
     /** @param list<string> $command */
