@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Console;
 
 use Doctrine\ORM\EntityManagerInterface;
+use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\Refused;
 use Lantern\Workbench\Entity\Person;
@@ -29,7 +30,7 @@ final readonly class MendCommand
         OutputInterface $output,
         #[Argument('Id of the finding, as lantern:check tells it')] string $finding,
         #[Argument('Id of the mend, as lantern:check --format=json tells it')] string $mend,
-        #[Argument('Id of a place, or words, where the mend asks for them')] string $told = '',
+        #[Argument('Id of a place, or words, where the mend asks for them')] string $answer = '',
         #[Option('Mail address of whose edit it is; the first owner’s where nothing is said')] string $by = '',
     ): int {
         $errors = $output instanceof ConsoleOutputInterface ? $output->getErrorOutput() : $output;
@@ -46,7 +47,7 @@ final readonly class MendCommand
         }
         $this->check->catchUp();
         try {
-            $edit = $this->mender->mend([$finding], $kind, $told, $person);
+            $edit = $this->mender->mend([$finding], $kind, MendAnswer::typed($kind->asks(), $answer), $person);
         } catch (Refused $refused) {
             $errors->writeln($refused->getMessage());
 

@@ -8,6 +8,7 @@ use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
 use Lantern\Core\Address\Query;
 use Lantern\Core\Address\ReservedAddresses;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Filter\UnderstoodFields;
@@ -31,18 +32,18 @@ final readonly class EarlyAnswer
      */
     public function byTable(string $target): ?EarlyResponse
     {
-        [$path, $query] = Query::split($target);
+        $asked = SplitTarget::of($target);
         try {
-            $address = Address::parse($path);
+            $address = Address::parse($asked->path);
         } catch (BadAddress) {
             return null;
         }
-        $hop = $address->path === $path ? $this->table->hop($path) : null;
+        $hop = $address->path === $asked->path ? $this->table->hop($asked->path) : null;
         if (null === $hop) {
             return null;
         }
 
-        return EarlyResponse::redirect($hop->status, '' === $query ? $hop->location : Query::added($hop->location, $query), Answer::mostKept($hop->status), $address);
+        return EarlyResponse::redirect($hop->status, '' === $asked->query ? $hop->location : Query::added($hop->location, $asked->query), Answer::mostKept($hop->status), $address);
     }
 
     /**
@@ -52,14 +53,14 @@ final readonly class EarlyAnswer
      */
     public function to(string $target, string $cookie, string $known, \DateTimeImmutable $now): ?EarlyResponse
     {
-        [$path, $query] = Query::split($target);
+        $asked = SplitTarget::of($target);
         try {
-            $address = Address::parse($path);
+            $address = Address::parse($asked->path);
         } catch (BadAddress) {
             return null;
         }
 
-        return $this->judged($address, $target, $query, new Visitor($this->customers->holds($cookie, $now), $now), $known);
+        return $this->judged($address, $target, $asked->query, new Visitor($this->customers->holds($cookie, $now), $now), $known);
     }
 
     private function judged(Address $address, string $target, string $query, Visitor $visitor, string $known): ?EarlyResponse

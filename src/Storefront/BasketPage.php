@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Reading\Catalogue\Card;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
@@ -28,7 +28,7 @@ final readonly class BasketPage
 
     public function answer(Visit $visit, Request $request): ?Response
     {
-        if ('/basket' !== Query::split($visit->target)[0]) {
+        if ('/basket' !== SplitTarget::of($visit->target)->path) {
             return null;
         }
         $basket = self::read($request);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Reading\Copies\Away;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -16,7 +16,7 @@ final readonly class HealthPage
 
     public function answer(Visit $visit): ?Response
     {
-        if (self::PATH !== Query::split($visit->target)[0] || $visit->preview) {
+        if (self::PATH !== SplitTarget::of($visit->target)->path || $visit->preview) {
             return null;
         }
         try {

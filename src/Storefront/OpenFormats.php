@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Looks\Looks;
 use Lantern\Core\Piece\ResolvedLayout;
 use Lantern\Interchange\Json\Navigation;
@@ -31,7 +31,7 @@ final readonly class OpenFormats
 
     public function answer(Visit $visit, Request $request): ?Response
     {
-        $path = Query::split($visit->target)[0];
+        $path = SplitTarget::of($visit->target)->path;
         $response = match ($path) {
             '/sitemap.xml' => $this->sitemap($visit, $path, null),
             '/robots.txt' => new Response(Robots::of($this->storefrontUrl), 200, ['Content-Type' => 'text/plain; charset=UTF-8']),

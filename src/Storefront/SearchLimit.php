@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -19,9 +19,9 @@ final readonly class SearchLimit
 
     public function answer(Visit $visit, Request $request): ?Response
     {
-        [$path, $query] = Query::split($visit->target);
-        $limiter = ['/search' => $this->searches, Searches::SUGGESTIONS => $this->suggestions][$path] ?? null;
-        if (null === $limiter || '' === $query || $visit->preview) {
+        $asked = SplitTarget::of($visit->target);
+        $limiter = ['/search' => $this->searches, Searches::SUGGESTIONS => $this->suggestions][$asked->path] ?? null;
+        if (null === $limiter || '' === $asked->query || $visit->preview) {
             return null;
         }
         $limit = $limiter->create((string) $request->getClientIp())->consume();

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Filter\Filters;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
@@ -66,7 +66,7 @@ final readonly class Searches
     /** What somebody who is still typing may mean, for a script. */
     public function suggest(Visit $visit, Request $request): ?Response
     {
-        if (self::SUGGESTIONS !== Query::split($visit->target)[0]) {
+        if (self::SUGGESTIONS !== SplitTarget::of($visit->target)->path) {
             return null;
         }
         $found = $visit->copy->search->suggestions(SearchWords::of(Listings::asked($visit)->words), $visit->visitor);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\Request;
@@ -20,7 +20,7 @@ final readonly class SignInPage
 
     public function answer(Visit $visit, Request $request): ?Response
     {
-        if ('/sign-in' !== Query::split($visit->target)[0]) {
+        if ('/sign-in' !== SplitTarget::of($visit->target)->path) {
             return null;
         }
         if ($request->isMethod('POST') && !$visit->preview) {

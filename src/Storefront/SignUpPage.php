@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Person\MailAddress;
 use Lantern\Letters\Links;
 use Lantern\Letters\Outcome;
@@ -26,7 +26,8 @@ final readonly class SignUpPage
 
     public function answer(Visit $visit, Request $request): ?Response
     {
-        [$path, $query] = Query::split($visit->target);
+        $split = SplitTarget::of($visit->target);
+        [$path, $query] = [$split->path, $split->query];
         if (!\in_array($path, [self::PATH, Links::YES, Links::NO], true)) {
             return null;
         }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront;
 
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Place\FileType;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\BinaryFileResponse;
@@ -22,7 +22,7 @@ final readonly class UploadedPictures
 
     public function answer(Visit $visit, Request $request): ?Response
     {
-        if (1 !== preg_match(self::PATH, Query::split($visit->target)[0], $found)) {
+        if (1 !== preg_match(self::PATH, SplitTarget::of($visit->target)->path, $found)) {
             return null;
         }
         $opens = array_values(array_filter($visit->copy->places->filesStoredAs($found[1]), static fn ($file): bool => $file->opensFor($visit->visitor)));

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Storefront;
 
 use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Release\CopyName;
 use Lantern\Core\Visitor;
 use Lantern\Node\Mark;
@@ -38,7 +39,7 @@ final readonly class Visit
     /** What was asked for beside the path, without `?`. */
     public function query(): string
     {
-        return Query::split($this->target)[1];
+        return SplitTarget::of($this->target)->query;
     }
 
     public function isLive(): bool

@@ -13,6 +13,7 @@ use Lantern\Admin\Place\PlaceViews;
 use Lantern\Admin\Place\RelativesView;
 use Lantern\Admin\Place\RelativeView;
 use Lantern\Admin\SignIn\Account;
+use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\NotThere;
 use Lantern\Reading\Findings\FindingTable;
 use Lantern\Reading\Findings\FoundFinding;
@@ -121,7 +122,7 @@ final readonly class Findings
     {
         $this->check->catchUp();
 
-        return $this->api->edited(fn (): Edit => $this->mender->mend($input->findings, $input->mend, $input->to ?? $input->words, $account->person));
+        return $this->api->edited(fn (): Edit => $this->mender->mend($input->findings, $input->mend, MendAnswer::typed($input->mend->asks(), $input->to ?? $input->words), $account->person));
     }
 
     #[Route('/api/findings/{id}/targets', requirements: ['id' => self::ID], methods: ['GET'])]

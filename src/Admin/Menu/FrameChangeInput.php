@@ -6,6 +6,7 @@ namespace Lantern\Admin\Menu;
 
 use Lantern\Admin\Http\Id;
 use Lantern\Admin\Http\Many;
+use Lantern\Core\Looks\Looks;
 use Lantern\Core\Menu\HeaderWithoutMenu;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\HeaderShape;
@@ -48,14 +49,18 @@ final readonly class FrameChangeInput
     public function concerns(): array
     {
         return match ($this->type) {
-            FrameChange::Hang, FrameChange::TakeDown, FrameChange::Heading, FrameChange::MakeColumn, FrameChange::WidenColumn, FrameChange::FillBeside, FrameChange::RemoveBeside => ["bay:{$this->bay()}"],
+            FrameChange::Hang, FrameChange::TakeDown, FrameChange::Heading, FrameChange::MakeColumn, FrameChange::ShiftColumn, FrameChange::WidenColumn, FrameChange::FillBeside, FrameChange::RemoveBeside => ["bay:{$this->bay()}"],
             FrameChange::Swap => ["bay:{$this->bay()}", "bay:{$this->other()}"],
             FrameChange::Notice => ['setting:notice'],
             FrameChange::LastLine => ['setting:'.SettingWords::LAST_LINE],
             FrameChange::WithoutMenu => ['setting:'.HeaderWithoutMenu::SETTING],
             FrameChange::Wordmark => ['setting:'.HeaderShape::WORDMARK],
             FrameChange::Look, FrameChange::Header => ["setting:{$this->setting()}"],
-            default => [],
+            // A whole set goes over all of them.
+            FrameChange::TakeLooks => array_map(static fn (string $setting): string => "setting:$setting", array_keys(Looks::of()->values())),
+            FrameChange::Make => null === $this->bay ? [] : ["bay:{$this->bay}"],
+            // A menu counts the versions of itself; a set that is kept or forgotten changes nothing of the frame.
+            FrameChange::Rename, FrameChange::Remove, FrameChange::MakeBeside, FrameChange::KeepLooks, FrameChange::ForgetLooks => [],
         };
     }
 

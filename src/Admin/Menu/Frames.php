@@ -77,7 +77,7 @@ final readonly class Frames
             FrameChange::MakeColumn => $made = $this->layouts->column($input->bay(), $by),
             FrameChange::ShiftColumn => $this->bays->shift($input->bay(), $input->towardsEnd ? 1 : -1, $by),
             FrameChange::WidenColumn => $this->bays->share($input->bay(), $input->words(), $by),
-            FrameChange::MakeBeside => $made = $this->bays->beside($input->place(), $by),
+            FrameChange::MakeBeside => $made = $this->bays->makeBeside($input->place(), $by),
             FrameChange::FillBeside => $this->bays->fills($input->bay(), 'yes' === $input->words(), $by),
             FrameChange::RemoveBeside => $this->bays->remove($input->bay(), $by),
             FrameChange::Look => $this->looks->change($input->setting(), $input->words(), $by),

@@ -26,26 +26,12 @@ final class Query
         return implode('&', [...$own, ...$kept]);
     }
 
-    /**
-     * Splits a request target or a typed link into its path, query and fragment.
-     *
-     * @return array{string, string, string} path, query without `?`, fragment without `#`
-     */
-    public static function split(string $target): array
-    {
-        [$rest, $fragment] = explode('#', $target, 2) + ['', ''];
-        [$path, $query] = explode('?', $rest, 2) + ['', ''];
-
-        return [$path, $query, $fragment];
-    }
-
     /** A URL, or a path, with the visitor's parameters joined to its own, before its fragment. */
     public static function added(string $url, string $visitor): string
     {
-        [$base, $own, $fragment] = self::split($url);
-        $query = self::merge($own, $visitor);
+        $split = SplitTarget::of($url);
 
-        return $base.('' === $query ? '' : "?$query").('' === $fragment ? '' : "#$fragment");
+        return (string) $split->withQuery(self::merge($split->query, $visitor));
     }
 
     /**

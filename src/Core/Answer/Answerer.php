@@ -7,6 +7,7 @@ namespace Lantern\Core\Answer;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
 use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Moment;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Place;
@@ -29,7 +30,8 @@ final readonly class Answerer
     /** @param string $target path and query as they were asked for (RFC 9112, 3.2.1) */
     public function answer(string $target, Visitor $visitor): Answer
     {
-        [$path, $query] = Query::split($target);
+        $split = SplitTarget::of($target);
+        $path = $split->path;
         try {
             $asked = Address::parse($path);
         } catch (BadAddress $bad) {
@@ -43,7 +45,7 @@ final readonly class Answerer
             $status = RedirectStatus::ForGood;
         }
 
-        return $this->follow($asked, $query, $visitor, $trail, $status);
+        return $this->follow($asked, $split->query, $visitor, $trail, $status);
     }
 
     /** @param list<Step> $trail */

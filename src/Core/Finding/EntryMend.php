@@ -25,8 +25,7 @@ use Lantern\Core\Words\Words;
 /** The move in a menu, a page or a panel that mends a finding about one of its entries or pieces. */
 final readonly class EntryMend
 {
-    /** @param string $told the id of a place, or words, where the mend asks for them */
-    public function __construct(private Finding $finding, private MendKind $mend, private string $told = '')
+    public function __construct(private Finding $finding, private MendKind $mend, private MendAnswer $answer)
     {
     }
 
@@ -35,16 +34,16 @@ final readonly class EntryMend
     {
         $entry = $tree->get($this->finding->subject->id);
         if ($entry->content instanceof Text && $this->isInWords()) {
-            return new Rewrite($entry->withContent($entry->content->withHtml((new LinkMend($this->finding, $this->mend, $this->told))->of(new Words($entry->content->html))->html)));
+            return new Rewrite($entry->withContent($entry->content->withHtml((new LinkMend($this->finding, $this->mend, $this->answer))->of(new Words($entry->content->html))->html)));
         }
 
         return match ($this->mend) {
             MendKind::TakeOut => [] === $entry->children || null !== $entry->content ? new Remove($entry->id) : new Lift($entry->id),
-            MendKind::LeadElsewhere => new Rewrite($this->with($entry, new PlaceTarget($this->told))),
+            MendKind::LeadElsewhere => new Rewrite($this->with($entry, new PlaceTarget($this->answer->placeId()))),
             MendKind::NearestPart => new Rewrite($this->with($entry, new PlaceTarget($this->finding->detail('place'), $this->finding->detail('nearest')))),
             MendKind::WholePage => new Rewrite($this->with($entry, new PlaceTarget($this->finding->detail('place')))),
             MendKind::NewAddress => new Rewrite($this->with($entry, new OutsideTarget($this->finding->detail('new')))),
-            MendKind::AnotherLabel => new Rewrite($entry->withChildren([])->withLabel($this->told)),
+            MendKind::AnotherLabel => new Rewrite($entry->withChildren([])->withLabel($this->answer->text())),
             MendKind::DatesOfPlace => new Rewrite($entry->withChildren([])->withOpening(new Opening())),
             MendKind::Write, MendKind::NearestColour => new Rewrite($this->piece($entry)),
             default => throw new ByHand(),
@@ -69,7 +68,7 @@ final readonly class EntryMend
     {
         $piece = $entry->content;
         if ($piece instanceof Picture) {
-            return $entry->withContent($piece->withWords($this->told));
+            return $entry->withContent($piece->withWords($this->answer->text()));
         }
         $name = $this->finding->detail('name');
         if (!$piece instanceof Band && !$piece instanceof Panel || !\in_array($name, ['heading', 'text', 'link', 'pointed'], true)) {

@@ -6,8 +6,8 @@ namespace Lantern\Core\Finding;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
-use Lantern\Core\Address\Query;
 use Lantern\Core\Address\ReservedAddresses;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Place\Place;
@@ -128,11 +128,11 @@ final readonly class LinkCheck
      */
     private function typed(string $target, string $words, Subject $subject, array $met, ?string $written = null): void
     {
-        [$asked, $part] = explode('#', $target, 2) + ['', ''];
+        $split = SplitTarget::of($target);
+        $asked = $split->asked;
         $typed = $written ?? $asked;
-        [$path, $query] = Query::split($asked);
         try {
-            $address = Address::parse($path);
+            $address = Address::parse($split->path);
         } catch (BadAddress) {
             $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $asked, 'typed' => $typed, 'place' => ''], $met, $asked));
 
@@ -151,11 +151,11 @@ final readonly class LinkCheck
         if ($answer->arrives()) {
             if (null !== $place) {
                 $this->examination->leadsTo($place->id);
-                $this->part($place, rawurldecode($part), $words, $subject, $met, $asked);
+                $this->part($place, rawurldecode($split->fragment), $words, $subject, $met, $asked);
             }
             $over = $answer->isRedirect() && $answer->hops() > 0;
             // A reference has no query, and it needs a place.
-            if (null !== $place && '' === $query) {
+            if (null !== $place && '' === $split->query) {
                 $this->examination->note(new Finding($over ? FindingKind::LinkOverRedirect : FindingKind::LinkTyped, $subject, $details, $met, $asked));
             }
 

@@ -10,8 +10,7 @@ use Lantern\Core\Words\Words;
 /** What becomes of the links of a text when a finding about it is mended. */
 final readonly class LinkMend
 {
-    /** @param string $told the id of a place, or words, where the mend asks for them */
-    public function __construct(private Finding $finding, private MendKind $mend, private string $told = '')
+    public function __construct(private Finding $finding, private MendKind $mend, private MendAnswer $answer)
     {
     }
 
@@ -38,12 +37,12 @@ final readonly class LinkMend
     {
         return match ($this->mend) {
             MendKind::TakeOut => null,
-            MendKind::LeadElsewhere => new Link($link->form, $link->words, $this->told),
+            MendKind::LeadElsewhere => new Link($link->form, $link->words, $this->answer->placeId()),
             MendKind::Refer => new Link($link->form, $link->words, $this->finding->detail('place'), part: $link->part),
             MendKind::NearestPart => new Link($link->form, $link->words, $link->isOwnPart() ? null : $this->finding->detail('place'), part: $this->finding->detail('nearest')),
             MendKind::WholePage => new Link($link->form, $link->words, $this->finding->detail('place')),
             MendKind::NewAddress => new Link($link->form, $link->words, outside: $this->finding->detail('new')),
-            MendKind::Write => new Link($link->form, $this->told, $link->placeId, $link->address, $link->part, $link->outside),
+            MendKind::Write => new Link($link->form, $this->answer->text(), $link->placeId, $link->address, $link->part, $link->outside),
             default => $link,
         };
     }

@@ -14,6 +14,7 @@ use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Copies\SqlFragment;
 
 /**
  * Narrows listings and counts what each further choice would leave, with rows of bits (see the postings of the catalogue): the work
@@ -62,7 +63,8 @@ final readonly class ListingReader
     public function counts(Listing $listing, Narrowing $narrowing, array $asked, Filters $filters, array $categories, Visitor $visitor): Counts
     {
         $keys = array_values(array_unique([...array_map(static fn (Filter $filter): string => $filter->key(), $asked), ...$narrowing->keys()], \SORT_STRING));
-        [$with, $parameters, $chosen] = $this->narrowed($listing, $narrowing, $filters, $visitor);
+        $left = $this->narrowed($listing, $narrowing, $filters, $visitor);
+        [$with, $parameters, $chosen] = [$left->with->sql, $left->with->parameters, $left->chosen];
         $others = [];
         foreach ($chosen as $n => $key) {
             $without = array_map(static fn (int $m): string => " & c$m.seats", array_values(array_diff(array_keys($chosen), [$n])));
@@ -113,19 +115,15 @@ final readonly class ListingReader
     public function page(Listing $listing, Narrowing $narrowing, Filters $filters, ListingOrder $order, int $total, ?string $after, int $most, Visitor $visitor): array
     {
         [$from, $columns] = $listing->order($order);
-        [$with, $parameters] = $this->narrowed($listing, $narrowing, $filters, $visitor);
+        $with = $this->narrowed($listing, $narrowing, $filters, $visitor)->with;
         $id = $columns[\count($columns) - 1][0];
-        $where = ['get_bit(remaining.seats, o.seat) = 1'];
-        if ($total <= self::FEW) {
-            $where = ['o.seat = ANY (ARRAY(SELECT catalogue.seats_in(remaining.seats) FROM remaining))'];
-        }
+        $where = new SqlFragment($total <= self::FEW ? 'o.seat = ANY (ARRAY(SELECT catalogue.seats_in(remaining.seats) FROM remaining))' : 'get_bit(remaining.seats, o.seat) = 1', $with->parameters);
         $last = null === $after ? null : $this->cursor($from, $columns, $after, $listing);
         if (null !== $last) {
-            [$where[], $cursor] = self::beyond($columns, $last);
-            $parameters += $cursor;
+            $where = $where->andAlso(self::beyond($columns, $last));
         }
         $by = implode(', ', array_map(static fn (array $column): string => $column[0].($column[1] ? ' DESC' : ''), $columns));
-        $ids = $this->connection->fetchFirstColumn("$with SELECT $id FROM remaining, $from WHERE ".implode(' AND ', $where)." ORDER BY $by LIMIT ".($most + 1), $parameters);
+        $ids = $this->connection->fetchFirstColumn("{$with->sql} SELECT $id FROM remaining, $from WHERE {$where->sql} ORDER BY $by LIMIT ".($most + 1), $where->parameters);
 
         return array_values(array_filter($ids, \is_string(...)));
     }
@@ -149,16 +147,14 @@ final readonly class ListingReader
     /**
      * @param list<array{string, bool}> $columns
      * @param list<mixed>               $last    values of them
-     *
-     * @return array{string, array<string, mixed>} a condition, and what it asks for
      */
-    private static function beyond(array $columns, array $last): array
+    private static function beyond(array $columns, array $last): SqlFragment
     {
         $parameters = array_combine(array_map(static fn (int $n): string => "after_$n", array_keys($last)), $last);
         $names = implode(', ', array_column($columns, 0));
         $values = ':'.implode(', :', array_keys($parameters));
         if (1 === \count(array_unique(array_column($columns, 1)))) {
-            return ["($names) ".($columns[0][1] ? '<' : '>')." ($values)", $parameters];
+            return new SqlFragment("($names) ".($columns[0][1] ? '<' : '>')." ($values)", $parameters);
         }
 
         $steps = [];
@@ -168,15 +164,10 @@ final readonly class ListingReader
         }
 
         // What the first column leaves out need not be looked at.
-        return [$columns[0][0].($columns[0][1] ? ' <= ' : ' >= ').':after_0 AND ('.implode(' OR ', $steps).')', $parameters];
+        return new SqlFragment($columns[0][0].($columns[0][1] ? ' <= ' : ' >= ').':after_0 AND ('.implode(' OR ', $steps).')', $parameters);
     }
 
-    /**
-     * What is left of a listing by all that is chosen, as `remaining`; each filter in which something is chosen as `c0`, `c1` …
-     *
-     * @return array{string, array<string, mixed>, list<string>} SQL that a query goes on from, what it asks for, and the keys of those filters
-     */
-    private function narrowed(Listing $listing, Narrowing $narrowing, Filters $filters, Visitor $visitor): array
+    private function narrowed(Listing $listing, Narrowing $narrowing, Filters $filters, Visitor $visitor): LeftOfListing
     {
         $parameters = $listing->parameters + ShopReader::visitor($visitor);
         $ctes = [
@@ -184,17 +175,17 @@ final readonly class ListingReader
             "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), none) | COALESCE((SELECT catalogue.bits_of(array_agg(f.seat), length(room.none)) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND ".ShopReader::SHOWN.' HAVING count(*) > 0), none) AS varbit) AS seats FROM room)',
             "laid AS MATERIALIZED (SELECT CAST(visible.seats & {$listing->seats} AS varbit) AS seats FROM visible, room)",
         ];
-        [$bits, $asked] = Postings::of($narrowing, $filters);
-        $chosen = array_keys($bits);
-        foreach (array_values($bits) as $n => $sql) {
+        $bits = Postings::of($narrowing, $filters);
+        $chosen = array_keys($bits->byFilter);
+        foreach (array_values($bits->byFilter) as $n => $sql) {
             $ctes[] = "c$n AS MATERIALIZED (SELECT CAST($sql AS varbit) AS seats)";
         }
-        $parameters += $asked;
+        $parameters += $bits->parameters;
         $all = implode('', array_map(static fn (int $n): string => " & c$n.seats", array_keys($chosen)));
         $tables = implode(', ', ['laid', ...array_map(static fn (int $n): string => "c$n", array_keys($chosen))]);
         $ctes[] = "remaining AS MATERIALIZED (SELECT CAST(laid.seats$all AS varbit) AS seats FROM $tables)";
 
-        return ['WITH '.implode(', ', $ctes), $parameters, $chosen];
+        return new LeftOfListing(new SqlFragment('WITH '.implode(', ', $ctes), $parameters), $chosen);
     }
 
     /** @param string $base bits of what is left by the other filters */

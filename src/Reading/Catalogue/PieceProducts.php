@@ -84,7 +84,7 @@ final readonly class PieceProducts
     /** @return array{string, string, array<string, mixed>} SQL of one list, of what it is (`wanted.of` in it), and what else it asks for */
     private function productList(WantedProducts $wanted, Filters $filters): array
     {
-        [$narrowed, $parameters] = Postings::condition($wanted->narrowing, $filters);
+        $narrowed = Postings::condition($wanted->narrowing, $filters);
         $rule = match ($wanted->piece->source) {
             ProductSource::Tag => CollectionRule::of('tag', $wanted->piece->tag),
             ProductSource::Reduced => CollectionRule::of('reduced'),
@@ -105,7 +105,7 @@ final readonly class PieceProducts
             ProductOrder::Price => 'f.price, p.id',
             ProductOrder::Newest => 'f.new_since DESC, f.id',
         };
-        $list = static fn (string $where): string => "SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".ShopReader::SHOWN.$narrowed." ORDER BY $order LIMIT {$wanted->piece->most}";
+        $list = static fn (string $where): string => "SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".ShopReader::SHOWN." AND {$narrowed->sql} ORDER BY $order LIMIT {$wanted->piece->most}";
         $sql = '' === $candidates ? $list($where) : \sprintf(
             "{$with}few AS MATERIALIZED ($candidates LIMIT %d) (%s) UNION ALL (%s)",
             $this->few + 1,
@@ -113,7 +113,7 @@ final readonly class PieceProducts
             $list('(SELECT count(*) FROM few) > '.$this->few." AND $where"),
         );
 
-        return [$sql, $of, $more + $parameters];
+        return [$sql, $of, $more + $narrowed->parameters];
     }
 
     /** A condition on a product f. */

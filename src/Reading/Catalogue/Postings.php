@@ -8,18 +8,15 @@ use Lantern\Core\Filter\FilterKind;
 use Lantern\Core\Filter\Filters;
 use Lantern\Core\Filter\Narrowing;
 use Lantern\Reading\Copies\PgArray;
+use Lantern\Reading\Copies\SqlFragment;
 
 /** What is chosen in filters, as SQL over the postings of the catalogue. */
 final class Postings
 {
     public const NONE = '(SELECT none FROM room)';
 
-    /**
-     * The bits of the products that each filter leaves by itself, by its key. What nobody knows leaves all.
-     *
-     * @return array{array<string, string>, array<string, mixed>} SQL, and what it asks for
-     */
-    public static function of(Narrowing $narrowing, Filters $filters): array
+    /** What nobody knows leaves all. */
+    public static function of(Narrowing $narrowing, Filters $filters): NarrowedBits
     {
         $values = $filters->valuesOf($narrowing);
         $sql = $parameters = [];
@@ -40,17 +37,15 @@ final class Postings
             }
         }
 
-        return [$sql, $parameters + (null === $narrowing->priceTo ? [] : ['price_to' => $narrowing->priceTo]) + (0 === ($narrowing->priceFrom ?? 0) ? [] : ['price_below' => $narrowing->priceFrom - 1])];
+        return new NarrowedBits($sql, $parameters + (null === $narrowing->priceTo ? [] : ['price_to' => $narrowing->priceTo]) + (0 === ($narrowing->priceFrom ?? 0) ? [] : ['price_below' => $narrowing->priceFrom - 1]));
     }
 
-    /**
-     * @return array{string, array<string, mixed>} a condition on a product f that begins with AND, or nothing
-     */
-    public static function condition(Narrowing $narrowing, Filters $filters): array
+    /** A condition on a product f. */
+    public static function condition(Narrowing $narrowing, Filters $filters): SqlFragment
     {
-        [$sql, $parameters] = self::of($narrowing, $filters);
+        $bits = self::of($narrowing, $filters);
 
-        return [implode('', array_map(static fn (string $bits): string => " AND get_bit((SELECT $bits), f.seat) = 1", $sql)), $parameters];
+        return new SqlFragment(implode(' AND ', ['true', ...array_map(static fn (string $one): string => "get_bit((SELECT $one), f.seat) = 1", array_values($bits->byFilter))]), $bits->parameters);
     }
 
     private static function or(string $where, string $otherwise): string

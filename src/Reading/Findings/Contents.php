@@ -7,7 +7,7 @@ namespace Lantern\Reading\Findings;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Finding\DistanceContent;
 use Lantern\Core\Finding\Examinable;
 use Lantern\Core\Finding\FrameContent;
@@ -295,7 +295,7 @@ final readonly class Contents
                 }
                 if (null !== $link->address) {
                     try {
-                        $paths[] = Address::parse(Query::split($link->address)[0])->path;
+                        $paths[] = Address::parse(SplitTarget::of($link->address)->path)->path;
                     } catch (BadAddress) {
                         continue;
                     }

@@ -11,6 +11,7 @@ use Lantern\Core\Finding\Subject;
 use Lantern\Core\Finding\SubjectType;
 use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Copies\SqlFragment;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What was found, as it is listed: by what is wrong, most visited first. */
@@ -20,6 +21,7 @@ final readonly class FindingTable
     public const FIRST = 6;
     public const PAGE = 100;
 
+    private const MOST_WORDS = 8;
     private const COLUMNS = 'f.id, f.kind, f.subject_type, f.subject_id, f.name, f.within, f.place, f.details, to_jsonb(f.met) AS met, f.says, f.visits, f.since, f.person, a.reason, a.person AS aside_by, a.until, a.finding_id IS NOT NULL AS aside, (SELECT to_jsonb(array_agg(c.copy ORDER BY c.copy)) FROM journal.finding c WHERE c.copy IN (\'live\', \'workbench\') AND c.id = f.id) AS copies';
     private const ASIDE = 'LEFT JOIN journal.set_aside a ON a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment())';
 
@@ -35,7 +37,7 @@ final readonly class FindingTable
      */
     public function groups(Stand $stand, string $words = '', bool $aside = false): array
     {
-        [$where, $parameters] = $this->which($stand, $words, $aside);
+        $which = $this->which($stand, $words, $aside);
         $rows = $this->connection->fetchAllAssociative(\sprintf(<<<'SQL'
             WITH first AS MATERIALIZED (
                 SELECT * FROM (
@@ -44,7 +46,7 @@ final readonly class FindingTable
                 ) found WHERE nth <= %4$d
             )
             SELECT %1$s, of_kind, visits_of_kind FROM first JOIN journal.finding f USING (copy, id) %2$s ORDER BY f.broken DESC, visits_of_kind DESC, f.kind, nth
-            SQL, self::COLUMNS, self::ASIDE, $where, self::FIRST), $parameters);
+            SQL, self::COLUMNS, self::ASIDE, $which->sql, self::FIRST), $which->parameters);
         $groups = [];
         foreach ($rows as $columns) {
             $row = new Row($columns);
@@ -67,20 +69,20 @@ final readonly class FindingTable
      */
     public function page(Stand $stand, FindingKind $kind, string $words, bool $aside, ?string $after): array
     {
-        [$where, $parameters] = $this->which($stand, $words, $aside);
+        $which = $this->which($stand, $words, $aside);
+        $which = $which->and('f.kind = :kind', ['kind' => $kind->value]);
         if (null !== $after) {
-            $where .= ' AND (-f.visits, f.id) > (SELECT -b.visits, b.id FROM journal.finding b WHERE b.id = :after ORDER BY b.copy LIMIT 1)';
-            $parameters['after'] = $after;
+            $which = $which->and('(-f.visits, f.id) > (SELECT -b.visits, b.id FROM journal.finding b WHERE b.id = :after ORDER BY b.copy LIMIT 1)', ['after' => $after]);
         }
 
-        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE $where AND f.kind = :kind ORDER BY f.visits DESC, f.id LIMIT ".(self::PAGE + 1), $parameters + ['kind' => $kind->value]));
+        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE {$which->sql} ORDER BY f.visits DESC, f.id LIMIT ".(self::PAGE + 1), $which->parameters));
     }
 
     /** @return iterable<FoundFinding> all that is not set aside, what is broken and most visited first */
     public function all(Stand $stand): iterable
     {
-        [$where, $parameters] = $this->which($stand, '', false);
-        foreach ($this->connection->iterateAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE $where ORDER BY f.broken DESC, f.visits DESC, f.kind, f.id", $parameters) as $columns) {
+        $which = $this->which($stand, '', false);
+        foreach ($this->connection->iterateAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE {$which->sql} ORDER BY f.broken DESC, f.visits DESC, f.kind, f.id", $which->parameters) as $columns) {
             yield self::found($columns);
         }
     }
@@ -94,9 +96,9 @@ final readonly class FindingTable
     /** @return list<string> of all findings on the workbench that are not set aside */
     public function ids(): array
     {
-        [$where, $parameters] = $this->which(Stand::Workbench, '', false);
+        $which = $this->which(Stand::Workbench, '', false);
 
-        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT f.id FROM journal.finding f '.self::ASIDE." WHERE $where", $parameters), \is_string(...)));
+        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT f.id FROM journal.finding f '.self::ASIDE." WHERE {$which->sql}", $which->parameters), \is_string(...)));
     }
 
     /**
@@ -186,24 +188,17 @@ final readonly class FindingTable
         return new Outlook($row->int('wrong'), $row->int('broken'), $row->int('breaks'), $row->int('visits'), $row->int('mends'), $row->int('live'), $row->int('aside'), $isOfNow, $row->int('done'), $row->int('of'));
     }
 
-    /** @return array{string, array<string, mixed>} */
-    private function which(Stand $stand, string $words, bool $aside): array
+    private function which(Stand $stand, string $words, bool $aside): SqlFragment
     {
         $other = 'NOT EXISTS (SELECT FROM journal.finding o WHERE o.copy = :other AND o.id = f.id)';
-        [$where, $parameters] = match ($stand) {
-            Stand::Live, Stand::Workbench => ['f.copy = :copy', ['copy' => $stand->value]],
-            Stand::Comes => ["f.copy = :copy AND $other", ['copy' => 'workbench', 'other' => 'live']],
-            Stand::Goes => ["f.copy = :copy AND $other", ['copy' => 'live', 'other' => 'workbench']],
+        $which = match ($stand) {
+            Stand::Live, Stand::Workbench => new SqlFragment('f.copy = :copy', ['copy' => $stand->value]),
+            Stand::Comes => new SqlFragment("f.copy = :copy AND $other", ['copy' => 'workbench', 'other' => 'live']),
+            Stand::Goes => new SqlFragment("f.copy = :copy AND $other", ['copy' => 'live', 'other' => 'workbench']),
         };
-        $where .= $aside ? ' AND a.finding_id IS NOT NULL' : ' AND a.finding_id IS NULL';
-        foreach (array_values(array_filter(preg_split('/\s+/u', trim($words)) ?: [])) as $n => $word) {
-            if ($n < 8) {
-                $where .= " AND (f.says || ' ' || f.name || ' ' || f.place) ILIKE :word$n";
-                $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
-            }
-        }
+        $words = \array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS);
 
-        return [$where, $parameters];
+        return $which->and($aside ? 'a.finding_id IS NOT NULL' : 'a.finding_id IS NULL')->andAlso(SqlFragment::contains("(f.says || ' ' || f.name || ' ' || f.place)", $words));
     }
 
     /** @param array<string, mixed> $columns */

@@ -12,6 +12,7 @@ use Lantern\Core\Place\PlaceKind;
 use Lantern\Reading\Copies\LetterIndex;
 use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Copies\SqlFragment;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The places of the workbench as the management interface lists them: searched, narrowed, a page at a time. */
@@ -60,74 +61,70 @@ final readonly class PlaceTable
      */
     public function page(PlaceFilter $filter, ?string $after): array
     {
-        [$where, $parameters] = self::narrowed($filter);
+        $places = self::narrowed($filter);
         $columns = self::KEYS[$filter->order] ?? self::KEYS['title'];
         $direction = $filter->descending ? 'DESC' : 'ASC';
         if (null !== $after) {
-            $where .= \sprintf(' AND (p.%s) %s (SELECT %s FROM place WHERE id = :after)', implode(', p.', $columns), $filter->descending ? '<' : '>', implode(', ', $columns));
-            $parameters['after'] = $after;
+            $places = $places->and(\sprintf('(p.%s) %s (SELECT %s FROM place WHERE id = :after)', implode(', p.', $columns), $filter->descending ? '<' : '>', implode(', ', $columns)), ['after' => $after]);
         }
         $order = implode(', ', array_map(static fn (string $column): string => "p.$column $direction", $columns));
-        [$letters, $words] = $this->matching($filter->words);
 
-        return $this->pageOf("SELECT p.* FROM place p WHERE $where", $parameters, $letters, $words, $order);
+        return $this->pageOf($places, self::matching($filter->words), $order);
     }
 
     /** All that a filter leaves: how many, and the ids of the first of them. */
     public function all(PlaceFilter $filter, int $most): AllOfThem
     {
-        [$where, $parameters] = self::narrowed($filter);
-        [$letters, $words] = $this->matching($filter->words);
-        $sql = "SELECT p.id FROM place p WHERE $where".([] === $words ? '' : " AND $letters");
-        $count = $this->connection->fetchOne("SELECT count(*) FROM ($sql) these", $parameters + $words);
-        $ids = $this->connection->fetchFirstColumn("$sql ORDER BY p.title COLLATE by_name, p.id LIMIT $most", $parameters + $words);
+        $places = self::narrowed($filter)->andAlso(self::matching($filter->words));
+        $sql = "SELECT p.id FROM place p WHERE {$places->sql}";
+        $count = $this->connection->fetchOne("SELECT count(*) FROM ($sql) these", $places->parameters);
+        $ids = $this->connection->fetchFirstColumn("$sql ORDER BY p.title COLLATE by_name, p.id LIMIT $most", $places->parameters);
 
         return new AllOfThem(is_numeric($count) ? (int) $count : 0, array_values(array_filter($ids, \is_string(...))));
     }
 
-    /** @return array{string, array<string, mixed>} a condition on a place p, and what it is asked with */
-    private static function narrowed(PlaceFilter $filter): array
+    /** A condition on a place p. */
+    private static function narrowed(PlaceFilter $filter): SqlFragment
     {
-        $where = 'true';
-        $parameters = [];
+        $places = new SqlFragment('true');
         foreach (['kind' => $filter->kind?->value, 'light' => $filter->light?->value, 'parent_id' => $filter->parentId] as $column => $value) {
             if (null !== $value) {
-                $where .= " AND p.$column = :$column";
-                $parameters[$column] = $value;
+                $places = $places->and("p.$column = :$column", [$column => $value]);
             }
         }
         if (null !== $filter->listed) {
-            $where .= $filter->listed ? ' AND p.listed' : ' AND NOT p.listed';
+            $places = $places->and($filter->listed ? 'p.listed' : 'NOT p.listed');
         }
         if ($filter->inNoMenu) {
-            $where .= ' AND NOT EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL)';
+            $places = $places->and('NOT EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL)');
         }
         if ($filter->nowhere) {
-            $where .= ' AND '.self::NOWHERE;
+            $places = $places->and(self::NOWHERE);
         }
 
-        return [$where, $parameters];
+        return $places;
     }
 
     /**
-     * @param array<string, mixed>  $parameters of the places
-     * @param string                $letters    a condition on a place p
-     * @param array<string, string> $words      that it is asked with
+     * @param SqlFragment $places  a condition on a place p
+     * @param SqlFragment $letters a condition on the letters of it
      *
      * @return list<ListedPlace>
      */
-    private function pageOf(string $places, array $parameters, string $letters, array $words, string $order): array
+    private function pageOf(SqlFragment $places, SqlFragment $letters, string $order): array
     {
         $most = self::PAGE + 1;
-        if ([] === $words) {
-            return $this->listed("$places ORDER BY $order LIMIT $most", $order, $parameters);
+        $sql = "SELECT p.* FROM place p WHERE {$places->sql}";
+        if ($letters->asksForNothing()) {
+            return $this->listed("$sql ORDER BY $order LIMIT $most", $order, $places->parameters);
         }
         $some = self::LOOKED_THROUGH;
-        $found = $this->listed("SELECT p.* FROM ($places ORDER BY $order LIMIT $some) p WHERE $letters ORDER BY $order LIMIT $most", $order, $parameters + $words);
+        $both = $places->andAlso($letters);
+        $found = $this->listed("SELECT p.* FROM ($sql ORDER BY $order LIMIT $some) p WHERE {$letters->sql} ORDER BY $order LIMIT $most", $order, $both->parameters);
         if (\count($found) >= $most) {
             return $found;
         }
-        $ids = LetterIndex::ids($this->connection, "$places AND $letters ORDER BY $order LIMIT $most", $parameters + $words);
+        $ids = LetterIndex::ids($this->connection, "SELECT p.* FROM place p WHERE {$both->sql} ORDER BY $order LIMIT $most", $both->parameters);
 
         return $this->listed('SELECT p.* FROM place p WHERE p.id = ANY (CAST(:some AS uuid[]))', $order, ['some' => PgArray::of($ids)]);
     }
@@ -142,24 +139,19 @@ final readonly class PlaceTable
      */
     public function find(string $words, ?PlaceKind $kind = null, int $most = 12): array
     {
-        [$where, $parameters] = $this->matching($words);
-        $parameters['begins'] = addcslashes(trim($words), '%_\\').'%';
         $isShort = mb_strlen(trim($words)) < 3;
-        if ($isShort) {
-            // Too few letters for the index, and half the shop has them somewhere.
-            $where = '' === trim($words) ? 'true' : 'lower(p.title) LIKE lower(:begins)';
-            $parameters = ['begins' => $parameters['begins']];
-        }
+        // Too few letters for the index, and half the shop has them somewhere.
+        $places = $isShort ? new SqlFragment('' === trim($words) ? 'true' : 'lower(p.title) LIKE lower(:begins)') : self::matching($words);
+        $places = $places->with(['begins' => addcslashes(trim($words), '%_\\').'%']);
         if (null !== $kind) {
-            $where .= ' AND p.kind = :kind';
-            $parameters['kind'] = $kind->value;
+            $places = $places->and('p.kind = :kind', ['kind' => $kind->value]);
         }
         if ('' === trim($words)) {
             // The latest of the shop, by their index; among these, what no menu leads to comes first.
-            $latest = "SELECT p.* FROM place p WHERE $where ORDER BY p.changed_at DESC, p.id DESC LIMIT 200";
-            $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id", ['begins' => ''] + $parameters);
+            $latest = "SELECT p.* FROM place p WHERE {$places->sql} ORDER BY p.changed_at DESC, p.id DESC LIMIT 200";
+            $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id", ['begins' => ''] + $places->parameters);
         } else {
-            $found = $this->likely($isShort ? null : $where, $parameters + ['exactly' => trim($words), 'some' => self::WEIGHED], $words, $most);
+            $found = $this->likely($isShort ? null : $places->sql, $places->parameters + ['exactly' => trim($words), 'some' => self::WEIGHED], $words, $most);
         }
 
         // A number is no slip for another.
@@ -298,17 +290,10 @@ final readonly class PlaceTable
         return \array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 8);
     }
 
-    /** @return array{string, array<string, string>} */
-    private function matching(string $words): array
+    /** A condition on the letters of a place p. */
+    private static function matching(string $words): SqlFragment
     {
-        $where = 'true';
-        $parameters = [];
-        foreach (self::words($words) as $n => $word) {
-            $where .= ' AND '.self::LETTERS." ILIKE :word$n";
-            $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
-        }
-
-        return [$where, $parameters];
+        return SqlFragment::contains(self::LETTERS, self::words($words));
     }
 
     /**

@@ -14,6 +14,7 @@ use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Release\CopyName;
 use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Copies\SqlFragment;
 use Lantern\Reading\Places\AllOfThem;
 use Lantern\Reading\Places\PlaceTable;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -46,68 +47,59 @@ final readonly class RedirectTable
      */
     public function page(RedirectFilter $filter, ?string $after, int $most = self::PAGE + 1): array
     {
-        [$from, $where, $parameters] = $this->narrowed($filter);
+        $these = self::narrowed($filter);
         if (null !== $after) {
-            $where .= ' AND (r.source, r.id) > (SELECT source, id FROM redirect WHERE id = :after)';
-            $parameters['after'] = $after;
+            $these = $these->and('(r.source, r.id) > (SELECT source, id FROM redirect WHERE id = :after)', ['after' => $after]);
         }
-        [$letters, $words] = self::letters($filter->words);
-        $parameters += $words;
-        $ordered = "SELECT r.* FROM $from WHERE $where";
-        if ([] === $words) {
-            return $this->listed("$ordered ORDER BY r.source, r.id LIMIT $most", $parameters);
+        $letters = self::letters($filter->words);
+        $ordered = "SELECT r.* FROM {$these->sql}";
+        if ($letters->asksForNothing()) {
+            return $this->listed("$ordered ORDER BY r.source, r.id LIMIT $most", $these->parameters);
         }
-        $matching = static fn (string $some): string => "SELECT r.* FROM $some r LEFT JOIN place g ON g.id = r.goal_place_id WHERE $letters ORDER BY r.source, r.id LIMIT $most";
+        $parameters = $these->with($letters->parameters)->parameters;
+        $matching = static fn (string $some): string => "SELECT r.* FROM $some r LEFT JOIN place g ON g.id = r.goal_place_id WHERE {$letters->sql} ORDER BY r.source, r.id LIMIT $most";
         $found = $this->listed($matching("($ordered ORDER BY r.source, r.id LIMIT ".self::LOOKED_THROUGH.')'), $parameters);
         if (\count($found) >= $most) {
             return $found;
         }
-        $some = $this->connection->fetchFirstColumn(self::idsByLetters(\count($words)).' LIMIT '.(self::PUT_IN_ORDER + 1), $words);
+        $some = $this->connection->fetchFirstColumn(self::idsByLetters(\count($letters->parameters)).' LIMIT '.(self::PUT_IN_ORDER + 1), $letters->parameters);
         if (\count($some) > self::PUT_IN_ORDER) {
             return $this->listed($matching("($ordered)"), $parameters);
         }
+        $these = $these->and('r.id = ANY (CAST(:some AS uuid[]))', ['some' => PgArray::of(array_filter($some, \is_string(...)))]);
 
-        return $this->listed("$ordered AND r.id = ANY (CAST(:some AS uuid[])) ORDER BY r.source, r.id LIMIT $most", ['some' => PgArray::of(array_filter($some, \is_string(...)))] + array_diff_key($parameters, $words));
+        return $this->listed("SELECT r.* FROM {$these->sql} ORDER BY r.source, r.id LIMIT $most", $these->parameters);
     }
 
-    /** @return array{string, string, array<string, mixed>} a table, a condition, and what it is asked with */
-    private function narrowed(RedirectFilter $filter): array
+    /** A table of redirects r with a condition on them. */
+    private static function narrowed(RedirectFilter $filter): SqlFragment
     {
-        $from = 'redirect r';
-        $where = 'true';
-        $parameters = [];
+        $these = \in_array($filter->mark, ['shadowed', 'nowhere'], true)
+            ? new SqlFragment('(SELECT r.* FROM redirect_mark k JOIN redirect r ON r.id = k.redirect_id WHERE k.mark = :mark ORDER BY k.source, k.redirect_id) r WHERE true', ['mark' => $filter->mark])
+            : new SqlFragment('redirect r WHERE true');
         if (null !== $filter->status) {
-            $where .= ' AND r.status = :status';
-            $parameters['status'] = $filter->status->value;
+            $these = $these->and('r.status = :status', ['status' => $filter->status->value]);
         }
         if ('' !== $filter->origin) {
-            $where .= ' AND r.origin = :origin';
-            $parameters['origin'] = $filter->origin;
+            $these = $these->and('r.origin = :origin', ['origin' => $filter->origin]);
         }
-        if (\in_array($filter->mark, ['shadowed', 'nowhere'], true)) {
-            $from = '(SELECT r.* FROM redirect_mark k JOIN redirect r ON r.id = k.redirect_id WHERE k.mark = :mark ORDER BY k.source, k.redirect_id) r';
-            $parameters['mark'] = $filter->mark;
-        }
-        $where .= match ($filter->mark) {
-            'ended' => ' AND r.until <= journal.moment()',
-            'unused' => " AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source AND NOT r.is_prefix) AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source || '/' AND r.is_prefix)",
-            default => '',
-        };
 
-        return [$from, $where, $parameters];
+        return match ($filter->mark) {
+            'ended' => $these->and('r.until <= journal.moment()'),
+            'unused' => $these->and("NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source AND NOT r.is_prefix) AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source || '/' AND r.is_prefix)"),
+            default => $these,
+        };
     }
 
-    /** @return array{string, array<string, string>} a condition on a redirect r and the place g that it leads to, and what it is asked with */
-    private static function letters(string $words): array
+    /** A condition on a redirect r and the place g that it leads to; it asks for one parameter a word. */
+    private static function letters(string $words): SqlFragment
     {
-        $letters = [];
-        $parameters = [];
+        $letters = new SqlFragment('true');
         foreach (\array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 6) as $n => $word) {
-            $letters[] = '('.self::LETTERS." ILIKE :word$n OR ".str_replace('p.', 'g.', PlaceTable::LETTERS)." ILIKE :word$n)";
-            $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
+            $letters = $letters->and('('.self::LETTERS." ILIKE :word$n OR ".str_replace('p.', 'g.', PlaceTable::LETTERS)." ILIKE :word$n)", ["word$n" => '%'.addcslashes($word, '%_\\').'%']);
         }
 
-        return [implode(' AND ', $letters), $parameters];
+        return $letters;
     }
 
     /** A query for the ids of the redirects that have all of so many words, each by the index of its letters. */
@@ -152,19 +144,23 @@ final readonly class RedirectTable
         return new Rule($row->text('id'), Address::fromNormal($row->text('source')), $row->bool('is_prefix'), Goal::nowhere(), RedirectStatus::Gone);
     }
 
-    /** @throws NotThere */
     /** All that a filter leaves: how many, and the ids of the first of them. */
     public function allOf(RedirectFilter $filter, int $most): AllOfThem
     {
-        [$from, $where, $parameters] = $this->narrowed($filter);
-        [$letters, $words] = self::letters($filter->words);
-        $sql = [] === $words ? "SELECT r.source, r.id FROM $from WHERE $where" : "SELECT r.source, r.id FROM $from LEFT JOIN place g ON g.id = r.goal_place_id WHERE $where AND $letters";
-        $count = $this->connection->fetchOne("SELECT count(*) FROM ($sql) these", $parameters + $words);
-        $ids = $this->connection->fetchFirstColumn("SELECT id FROM ($sql) these ORDER BY source, id LIMIT $most", $parameters + $words);
+        $these = self::narrowed($filter);
+        $letters = self::letters($filter->words);
+        $sql = "SELECT r.source, r.id FROM {$these->sql}";
+        if (!$letters->asksForNothing()) {
+            $sql = "SELECT r.source, r.id FROM (SELECT r.* FROM {$these->sql}) r LEFT JOIN place g ON g.id = r.goal_place_id WHERE {$letters->sql}";
+        }
+        $parameters = $these->with($letters->parameters)->parameters;
+        $count = $this->connection->fetchOne("SELECT count(*) FROM ($sql) these", $parameters);
+        $ids = $this->connection->fetchFirstColumn("SELECT id FROM ($sql) these ORDER BY source, id LIMIT $most", $parameters);
 
         return new AllOfThem(is_numeric($count) ? (int) $count : 0, array_values(array_filter($ids, \is_string(...))));
     }
 
+    /** @throws NotThere */
     public function one(string $id): ListedRedirect
     {
         return $this->listed('SELECT * FROM redirect WHERE id = :id', ['id' => $id])[0] ?? throw NotThere::redirect();

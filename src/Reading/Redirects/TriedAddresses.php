@@ -6,7 +6,7 @@ namespace Lantern\Reading\Redirects;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Address\BadAddress;
-use Lantern\Core\Address\Query;
+use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Answer\Answer;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\Copy;
@@ -30,7 +30,7 @@ final readonly class TriedAddresses
         $addresses = [];
         foreach ($targets as $target) {
             try {
-                $addresses[] = Address::parse(Query::split($target)[0]);
+                $addresses[] = Address::parse(SplitTarget::of($target)->path);
             } catch (BadAddress) {
                 // It gets its own answer, which says so.
             }

@@ -9,6 +9,7 @@ use Lantern\Core\Finding\EntryMend;
 use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\FindingKind;
 use Lantern\Core\Finding\Mend;
+use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\Finding\MendAsks;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\Finding\Mends;
@@ -33,7 +34,6 @@ use Psr\Clock\ClockInterface;
 final readonly class Mender
 {
     public const MOST = 500;
-    private const MOST_WORDS = 500;
 
     public function __construct(
         private EditLog $edits,
@@ -51,18 +51,17 @@ final readonly class Mender
     }
 
     /**
-     * @param list<string> $ids  of findings on the workbench
-     * @param string       $told the id of a place, or words, where the mend asks for them
+     * @param list<string> $ids of findings on the workbench
      *
      * @throws Refused where they are mended already, cannot be mended so, or what is told will not do
      */
-    public function mend(array $ids, MendKind $kind, string $told, Person $by): Edit
+    public function mend(array $ids, MendKind $kind, MendAnswer $answer, Person $by): Edit
     {
         if (\count($ids) > self::MOST) {
             throw new Refused('findings', \sprintf('At most %d findings are mended at once. Choose fewer.', self::MOST));
         }
 
-        return $this->edits->run($by, Subject::Places, function (MenuMoves $moves) use ($ids, $kind, $told, $by): string {
+        return $this->edits->run($by, Subject::Places, function (MenuMoves $moves) use ($ids, $kind, $answer, $by): string {
             // Whoever comes second finds what the first left.
             $this->locks->relations();
             if (!$this->inspection->catchUp(CopyName::Workbench)) {
@@ -73,39 +72,35 @@ final readonly class Mender
                 throw new Refused('findings', 1 === \count($ids) ? 'This is mended already.' : 'These are mended already.');
             }
             $mends = array_map(static fn (Finding $one): Mend => Mends::one($one, $kind) ?? throw new Refused('mend', \sprintf('“%s” cannot be mended so.', $one->subject->name)), $found);
-            $told = $this->told($kind, $told);
+            $this->checked($kind, $answer);
             foreach ($found as $one) {
-                $this->one($one, $kind, $told, $moves, $by);
+                $this->one($one, $kind, $answer, $moves, $by);
             }
 
             return 1 === \count($found) ? \sprintf('%s: %s.', $found[0]->subject->name, lcfirst($mends[0]->says)) : \sprintf('%d findings are mended: %s.', \count($found), lcfirst($mends[0]->together() ?? $mends[0]->says));
         });
     }
 
-    /** @throws Refused */
-    private function told(MendKind $kind, string $told): string
+    /** @throws Refused where it will not do */
+    private function checked(MendKind $kind, MendAnswer $answer): void
     {
-        $told = trim($told);
-        if (MendAsks::Place === $kind->asks()) {
-            $place = 1 === preg_match('/^[0-9a-f-]{36}$/Di', $told) ? $this->copies->workbench->places->get($told) : null;
-            if (null === $place) {
-                throw new Refused('to', 'Choose the place that it should lead to.');
-            }
-            if (!$place->opensAt($this->clock->now())) {
-                throw new Refused('to', \sprintf('“%s” does not open, so visitors would find nothing there. Choose a place that opens.', $place->title));
-            }
-        }
-        if (MendAsks::Words === $kind->asks() && ('' === $told || mb_strlen($told) > self::MOST_WORDS)) {
-            throw new Refused('words', \sprintf('Write from 1 to %d characters.', self::MOST_WORDS));
-        }
-        if (MendAsks::Spot === $kind->asks()) {
-            throw new ByHand();
-        }
-
-        return $told;
+        match ($kind->asks()) {
+            MendAsks::Place => $this->refuseClosed($answer->placeId()),
+            MendAsks::Words => $answer->text(),
+            MendAsks::Spot => throw new ByHand(),
+            MendAsks::Nothing => null,
+        };
     }
 
-    private function one(Finding $finding, MendKind $kind, string $told, MenuMoves $moves, Person $by): void
+    private function refuseClosed(string $placeId): void
+    {
+        $place = $this->copies->workbench->places->get($placeId) ?? throw new Refused('to', 'Choose the place that it should lead to.');
+        if (!$place->opensAt($this->clock->now())) {
+            throw new Refused('to', \sprintf('“%s” does not open, so visitors would find nothing there. Choose a place that opens.', $place->title));
+        }
+    }
+
+    private function one(Finding $finding, MendKind $kind, MendAnswer $answer, MenuMoves $moves, Person $by): void
     {
         if (MendKind::OpenPlace === $kind) {
             $this->places->open($finding->detail('place'), $by);
@@ -113,24 +108,24 @@ final readonly class Mender
             return;
         }
         match ($finding->subject->type) {
-            SubjectType::Text => $this->words->mend($finding, $kind, $told, $by),
-            SubjectType::Entry, SubjectType::Piece => $this->inMenu($finding, $kind, $told, $moves),
-            SubjectType::Redirect => $this->redirects->ofRedirect($finding, $kind, $told),
-            SubjectType::Mention => $this->redirects->ofMention($finding, $kind, $told),
+            SubjectType::Text => $this->words->mend($finding, $kind, $answer, $by),
+            SubjectType::Entry, SubjectType::Piece => $this->inMenu($finding, $kind, $answer, $moves),
+            SubjectType::Redirect => $this->redirects->ofRedirect($finding, $kind, $answer),
+            SubjectType::Mention => $this->redirects->ofMention($finding, $kind, $answer),
             SubjectType::Place => FindingKind::PolicyNotInFooter === $finding->kind
                 ? $this->policies->putInFooter([$finding->subject->id], $moves, $by)
-                : $this->places->mend($finding, $kind, $told, $by),
+                : $this->places->mend($finding, $kind, $answer, $by),
             SubjectType::Looks => $this->settings->write([$finding->detail('name') => $finding->detail('colour')]),
             SubjectType::Header, SubjectType::Panel => throw new ByHand(),
         };
     }
 
-    private function inMenu(Finding $finding, MendKind $kind, string $told, MenuMoves $moves): void
+    private function inMenu(Finding $finding, MendKind $kind, MendAnswer $answer, MenuMoves $moves): void
     {
         $tree = $this->copies->workbench->menus->tree($finding->subject->within);
         // One line may have two findings, and went with the first of them.
         if (null !== $tree->find($finding->subject->id)) {
-            $moves->make($finding->subject->within, (new EntryMend($finding, $kind, $told))->move($tree));
+            $moves->make($finding->subject->within, (new EntryMend($finding, $kind, $answer))->move($tree));
         }
     }
 }

@@ -7,6 +7,7 @@ namespace Lantern\Workbench\Findings;
 use Lantern\Core\Finding\ByHand;
 use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\FindingKind;
+use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\ClosedAnswer;
@@ -41,7 +42,7 @@ final readonly class PlaceMends
     }
 
     /** @throws Refused */
-    public function mend(Finding $finding, MendKind $kind, string $told, Person $by): void
+    public function mend(Finding $finding, MendKind $kind, MendAnswer $answer, Person $by): void
     {
         $place = $this->place($finding->subject->id);
         $listing = $place->listing;
@@ -49,9 +50,9 @@ final readonly class PlaceMends
         $this->editor->reviseWithin($place->id, null, match ($kind) {
             MendKind::MakeQuiet => new Revision(light: Light::Quiet),
             MendKind::NotListed => new Revision(listing: new SearchListing(false, $listing->title, $listing->description)),
-            MendKind::Write => new Revision(listing: $isTitle ? new SearchListing($listing->listed, $told, $listing->description) : new SearchListing($listing->listed, $listing->title, $told)),
+            MendKind::Write => new Revision(listing: $isTitle ? new SearchListing($listing->listed, $answer->text(), $listing->description) : new SearchListing($listing->listed, $listing->title, $answer->text())),
             MendKind::Follow => new Revision(listing: $isTitle ? new SearchListing($listing->listed, '', $listing->description) : new SearchListing($listing->listed, $listing->title, '')),
-            MendKind::LeadElsewhere => new Revision(closing: new Closing(ClosedAnswer::Elsewhere, $told)),
+            MendKind::LeadElsewhere => new Revision(closing: new Closing(ClosedAnswer::Elsewhere, $answer->placeId())),
             MendKind::TakeOut => new Revision(closing: new Closing(ClosedAnswer::NotFound)),
             default => throw new ByHand(),
         }, $by);

@@ -9,6 +9,7 @@ use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Finding\ByHand;
 use Lantern\Core\Finding\Finding;
+use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\Place;
@@ -18,43 +19,41 @@ use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Refused;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Redirects\RuleReader;
-use Lantern\Workbench\Redirects\RedirectRows;
+use Lantern\Workbench\Redirects\RedirectRecords;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
-use Symfony\Component\Uid\UuidV7;
 
 /** Mends of redirects, and of what stands outside, as part of an edit. */
 final readonly class RedirectMends
 {
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
-        private RedirectRows $rows,
+        private RedirectRecords $redirects,
         private Copies $copies,
         private ClockInterface $clock,
     ) {
     }
 
     /** @throws Refused */
-    public function ofRedirect(Finding $finding, MendKind $kind, string $told): void
+    public function ofRedirect(Finding $finding, MendKind $kind, MendAnswer $answer): void
     {
-        $row = $this->connection->fetchAssociative('SELECT * FROM redirect WHERE id = ?', [$finding->subject->id]);
-        $rule = false === $row ? throw NotThere::redirect() : RuleReader::fromRow($row);
+        $redirect = $this->redirects->locked($finding->subject->id, null);
+        $rule = $redirect->rule();
         match ($kind) {
-            MendKind::TakeOut => $this->rows->remove([$rule->id]),
-            MendKind::LeadElsewhere => $this->rows->change([self::leading($rule, Goal::place($told))]),
-            MendKind::Straighten => $this->rows->change([self::leading($rule, $this->end($rule->source))]),
-            MendKind::NewAddress => $this->rows->change([self::leading($rule, Goal::outside($finding->detail('new')))]),
+            MendKind::TakeOut => $this->redirects->remove($redirect),
+            MendKind::LeadElsewhere => $redirect->follow(self::leading($rule, Goal::place($answer->placeId()))),
+            MendKind::Straighten => $redirect->follow(self::leading($rule, $this->end($rule->source))),
+            MendKind::NewAddress => $redirect->follow(self::leading($rule, Goal::outside($finding->detail('new')))),
             default => throw new ByHand(),
         };
     }
 
     /** @throws Refused */
-    public function ofMention(Finding $finding, MendKind $kind, string $told): void
+    public function ofMention(Finding $finding, MendKind $kind, MendAnswer $answer): void
     {
         $address = Address::fromNormal($finding->detail('address'));
         match ($kind) {
-            MendKind::LeadOn => $this->lead($address, Goal::place($told)),
+            MendKind::LeadOn => $this->lead($address, Goal::place($answer->placeId())),
             MendKind::Straighten => $this->lead($address, $this->end($address)),
             MendKind::NoteAddress => $this->connection->update('outside_mention', ['address' => $this->place($finding)->address->path], ['id' => $finding->subject->id]),
             default => throw new ByHand(),
@@ -63,11 +62,11 @@ final readonly class RedirectMends
 
     private function lead(Address $from, Goal $goal): void
     {
-        $row = $this->connection->fetchAssociative('SELECT * FROM redirect WHERE source = ? AND NOT is_prefix', [$from->path]);
-        if (false !== $row) {
-            $this->rows->change([self::leading(RuleReader::fromRow($row), $goal)]);
+        $redirect = $this->redirects->lockedOf($from);
+        if (null === $redirect) {
+            $this->redirects->add(new Rule('', $from, false, $goal, RedirectStatus::ForGood));
         } else {
-            $this->rows->add([new Rule((new UuidV7())->toRfc4122(), $from, false, $goal, RedirectStatus::ForGood)], 'person');
+            $redirect->follow(self::leading($redirect->rule(), $goal));
         }
     }
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Menus;
 
-use Doctrine\DBAL\Connection;
 use Lantern\Core\Menu\Bay;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\PlaceKind;
@@ -14,8 +13,8 @@ use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Lock;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\BayRecord;
 use Lantern\Workbench\Entity\Person;
-use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Orders and divides the columns of the footer, and makes bays beside the pages of a group. */
 final readonly class BayEditor
@@ -26,7 +25,7 @@ final readonly class BayEditor
     private const AFTER_THE_FRAME = 50;
 
     public function __construct(
-        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private BayRecords $bays,
         private EditLog $edits,
         private Copies $copies,
         private Locks $locks,
@@ -43,7 +42,7 @@ final readonly class BayEditor
     public function shift(string $bayId, int $by, Person $person): void
     {
         $this->edits->run($person, Subject::Frame, function () use ($bayId, $by): string {
-            $this->connection->fetchAllAssociative("SELECT id FROM bay WHERE id LIKE 'footer-%' FOR UPDATE");
+            $this->locks->take(Lock::Frame);
             $columns = $this->columns();
             $at = array_search($bayId, array_column($columns, 'id'), true);
             $other = false === $at ? null : $columns[$at + ($by < 0 ? -1 : 1)] ?? null;
@@ -52,7 +51,7 @@ final readonly class BayEditor
             }
             [$columns[$at], $columns[$at + ($by < 0 ? -1 : 1)]] = [$other, $columns[$at]];
             foreach ($columns as $position => $column) {
-                $this->connection->update('bay', ['position' => self::FOOTER + $position], ['id' => $column->id]);
+                $this->bays->locked($column->id)->position = self::FOOTER + $position;
             }
 
             return 'The column is moved.';
@@ -67,7 +66,8 @@ final readonly class BayEditor
         }
         $this->footer($bayId);
         $this->edits->run($by, Subject::Frame, function () use ($bayId, $typed): string {
-            $this->connection->update('bay', ['share' => (int) $typed], ['id' => $bayId]);
+            $this->locks->take(Lock::Frame);
+            $this->bays->locked($bayId)->share = (int) $typed;
 
             return 'The column has another width.';
         });
@@ -80,7 +80,7 @@ final readonly class BayEditor
      *
      * @throws Refused|NotThere
      */
-    public function beside(string $groupId, Person $by): string
+    public function makeBeside(string $groupId, Person $by): string
     {
         $group = $this->copies->workbench->places->get($groupId) ?? throw NotThere::place();
         if (PlaceKind::PageGroup !== $group->kind) {
@@ -93,9 +93,12 @@ final readonly class BayEditor
             if (\count($there) >= self::MOST_BESIDE) {
                 throw new Refused('place', \sprintf('There are %d bays beside pages already. Take one away that nobody needs.', self::MOST_BESIDE));
             }
-            if (0 === (int) $this->connection->executeStatement('INSERT INTO bay (id, position, beside, fills) VALUES (?, ?, ?, true) ON CONFLICT DO NOTHING', [$id, self::AFTER_THE_FRAME, $groupId])) {
+            if (\in_array($groupId, array_column($there, 'beside'), true)) {
                 throw new Refused('place', "There is a bay beside the pages of “{$group->title}” already.");
             }
+            $bay = new BayRecord($id, self::AFTER_THE_FRAME, $groupId);
+            $bay->fills = true;
+            $this->bays->add($bay);
 
             return "Beside the pages of “{$group->title}” there is a bay.";
         });
@@ -105,9 +108,9 @@ final readonly class BayEditor
 
     public function fills(string $bayId, bool $fills, Person $by): void
     {
-        $this->isBeside($bayId);
         $this->edits->run($by, Subject::Frame, function () use ($bayId, $fills): string {
-            $this->connection->update('bay', ['fills' => $fills ? 'true' : 'false'], ['id' => $bayId]);
+            $this->locks->take(Lock::Frame);
+            $this->beside($bayId)->fills = $fills;
 
             return $fills ? 'The bay shows the pages of its group by itself.' : 'The bay shows the menu that hangs there.';
         });
@@ -116,9 +119,9 @@ final readonly class BayEditor
     /** Takes away a bay beside pages. The menu that hung there stays. */
     public function remove(string $bayId, Person $by): void
     {
-        $this->isBeside($bayId);
         $this->edits->run($by, Subject::Frame, function () use ($bayId): string {
-            $this->connection->delete('bay', ['id' => $bayId]);
+            $this->locks->take(Lock::Frame);
+            $this->bays->remove($this->beside($bayId));
 
             return 'The bay is taken away.';
         });
@@ -137,10 +140,13 @@ final readonly class BayEditor
         }
     }
 
-    private function isBeside(string $bayId): void
+    private function beside(string $bayId): BayRecord
     {
-        if (!str_starts_with($bayId, 'beside-') || false === $this->connection->fetchOne('SELECT 1 FROM bay WHERE id = ?', [$bayId])) {
+        $bay = $this->bays->find($bayId);
+        if (null === $bay?->beside) {
             throw new Refused('bay', 'There is no such bay beside pages.');
         }
+
+        return $bay;
     }
 }

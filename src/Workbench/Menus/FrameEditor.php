@@ -19,6 +19,7 @@ use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Lock;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Subject;
+use Lantern\Workbench\Entity\BayRecord;
 use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Shop\SettingWriter;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -35,6 +36,7 @@ final readonly class FrameEditor
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private BayRecords $bays,
         private EditLog $edits,
         private PictureReader $pictures,
         private SettingWriter $writer,
@@ -49,21 +51,24 @@ final readonly class FrameEditor
         $this->change($by, function () use ($bayId, $menuId): void {
             $this->refuseUnknownMenu($menuId);
             $this->refuseColumnElsewhere($bayId, $menuId);
-            $this->setBay($bayId, ['menu_id' => $menuId] + (str_starts_with($bayId, 'beside-') && null !== $menuId ? ['fills' => 'false'] : []));
+            $bay = $this->bays->locked($bayId);
+            $bay->menuId = $menuId;
+            $bay->fills = $bay->fills && null === $menuId;
         }, null === $menuId ? 'The menu is taken down.' : 'The menu hangs.');
     }
 
     public function swap(string $oneId, string $otherId, Person $by): void
     {
         $this->change($by, function () use ($oneId, $otherId): void {
-            $bays = $this->connection->fetchAllAssociativeIndexed('SELECT id, menu_id, heading FROM bay WHERE id IN (?, ?) FOR UPDATE', [$oneId, $otherId]);
-            if (2 !== \count($bays)) {
+            $one = $this->bays->find($oneId);
+            $other = $this->bays->find($otherId);
+            if (null === $one || null === $other || $one === $other) {
                 throw new Refused('bay', 'Choose two different bays to swap.');
             }
-            $this->refuseColumnElsewhere($oneId, $bays[$otherId]['menu_id']);
-            $this->refuseColumnElsewhere($otherId, $bays[$oneId]['menu_id']);
-            $this->setBay($oneId, $bays[$otherId]);
-            $this->setBay($otherId, $bays[$oneId]);
+            $this->refuseColumnElsewhere($oneId, $other->menuId);
+            $this->refuseColumnElsewhere($otherId, $one->menuId);
+            [$one->menuId, $other->menuId] = [$other->menuId, $one->menuId];
+            [$one->heading, $other->heading] = [$other->heading, $one->heading];
         }, 'The menus are swapped.');
     }
 
@@ -72,7 +77,9 @@ final readonly class FrameEditor
         if (mb_strlen(trim($heading)) > self::MAX_NAME) {
             throw new Refused('heading', \sprintf('A heading has at most %d characters.', self::MAX_NAME));
         }
-        $this->change($by, fn () => $this->setBay($bayId, ['heading' => trim($heading)]), 'The heading is changed.');
+        $this->change($by, function () use ($bayId, $heading): void {
+            $this->bays->locked($bayId)->heading = trim($heading);
+        }, 'The heading is changed.');
     }
 
     /**
@@ -86,7 +93,9 @@ final readonly class FrameEditor
         $this->change($by, function () use ($id, $name, $bayId, $by): void {
             $this->connection->executeStatement('INSERT INTO menu (id, name, position, changed_at, changed_by) SELECT ?, ?, COALESCE(max(position), 0) + 1, journal.moment(), ? FROM menu WHERE kind = \'menu\'', [$id, self::name($name), $by->name]);
             if (null !== $bayId) {
-                $this->setBay($bayId, ['menu_id' => $id] + (str_starts_with($bayId, 'footer-') ? ['heading' => self::name($name)] : []));
+                $bay = $this->bays->locked($bayId);
+                $bay->menuId = $id;
+                $bay->heading = str_starts_with($bayId, 'footer-') ? self::name($name) : $bay->heading;
             }
         }, 'The menu is made.');
 
@@ -108,12 +117,13 @@ final readonly class FrameEditor
     {
         $this->change($by, function () use ($menuId, $evenIfItHangs): void {
             $this->refuseUnknownMenu($menuId);
-            /** @var list<string> $bays */
-            $bays = $this->connection->fetchFirstColumn('SELECT id FROM bay WHERE menu_id = ? ORDER BY position', [$menuId]);
+            $bays = $this->bays->whereHangs($menuId);
             if ([] !== $bays && !$evenIfItHangs) {
-                throw new Refused('menu', \sprintf('This menu hangs in the %s. Visitors would find nothing there.', implode(' and the ', array_map(static fn (string $bay): string => lcfirst(Bay::words($bay)), $bays))));
+                throw new Refused('menu', \sprintf('This menu hangs in the %s. Visitors would find nothing there.', implode(' and the ', array_map(static fn (BayRecord $bay): string => lcfirst(Bay::words($bay->id)), $bays))));
             }
-            $this->connection->executeStatement('UPDATE bay SET menu_id = NULL WHERE menu_id = ?', [$menuId]);
+            foreach ($bays as $bay) {
+                $bay->menuId = null;
+            }
             $this->connection->executeStatement('DELETE FROM entry WHERE menu_id = ?', [$menuId]);
             $this->connection->executeStatement('DELETE FROM menu WHERE id = ?', [$menuId]);
         }, 'The menu is removed.');
@@ -197,14 +207,6 @@ final readonly class FrameEditor
         });
     }
 
-    /** @param array<string, mixed> $columns */
-    private function setBay(string $bayId, array $columns): void
-    {
-        if (0 === (int) $this->connection->update('bay', $columns, ['id' => $bayId]) && false === $this->connection->fetchOne('SELECT 1 FROM bay WHERE id = ?', [$bayId])) {
-            throw new Refused('bay', 'The frame has no such bay.');
-        }
-    }
-
     private function refuseUnknownMenu(?string $menuId): void
     {
         if (null !== $menuId && false === $this->connection->fetchOne('SELECT 1 FROM menu WHERE kind IN (\'menu\', \'column\') AND id = ?', [$menuId])) {
@@ -213,7 +215,7 @@ final readonly class FrameEditor
     }
 
     /** A column of pieces stands in the footer and nowhere else. */
-    private function refuseColumnElsewhere(string $bayId, mixed $menuId): void
+    private function refuseColumnElsewhere(string $bayId, ?string $menuId): void
     {
         if (null !== $menuId && !str_starts_with($bayId, 'footer-') && false !== $this->connection->fetchOne("SELECT 1 FROM menu WHERE kind = 'column' AND id = ?", [$menuId])) {
             throw new Refused('bay', 'A column of pieces stands in the footer. Choose one of its columns.');

@@ -28,6 +28,7 @@ use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\MenuMoves;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Menus\BayRecords;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 
@@ -36,6 +37,7 @@ final readonly class LayoutMaker
 {
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private BayRecords $bays,
         private Copies $copies,
         private EditLog $edits,
         private Locks $locks,
@@ -109,7 +111,7 @@ final readonly class LayoutMaker
             }
             $this->row($id, 'column', '' === $bay->heading ? 'Column of pieces' : $bay->heading, $by);
             $menus->make($id, new Insert(self::line(new Column(), $pieces), new Position(null, 0)));
-            $this->connection->update('bay', ['menu_id' => $id], ['id' => $bay->id]);
+            $this->bays->locked($bay->id)->menuId = $id;
 
             return \sprintf('%s is laid out in pieces.', $bay->name());
         });

@@ -36,6 +36,7 @@ final readonly class RedirectEditor
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private EditLog $edits,
         private Locks $locks,
+        private RedirectRecords $records,
         private RedirectRows $rows,
         private Copies $copies,
         private ClockInterface $clock,
@@ -96,8 +97,7 @@ final readonly class RedirectEditor
             $this->locks->relations();
             $judgement = $this->judgeBesides([$line], [], new Progress());
             self::refuseUnlessGood($judgement);
-            $id = (new UuidV7())->toRfc4122();
-            $this->rows->add([$judgement->added[0]->withId($id)], 'person', [$id => $line->note]);
+            $this->records->add($judgement->added[0], $line->note);
             $this->rows->change($judgement->changed);
 
             return \sprintf('The redirect from %s is made.', $judgement->added[0]->sourceWords());
@@ -115,17 +115,12 @@ final readonly class RedirectEditor
     {
         return $this->edits->run($by, Subject::Redirects, function () use ($id, $version, $line): string {
             $this->locks->relations();
-            $known = $this->connection->fetchOne('SELECT version FROM redirect WHERE id = ?', [$id]);
-            if (!is_numeric($known)) {
-                throw NotThere::redirect();
-            }
-            if ((int) $known !== $version) {
-                throw new Stale((int) $known);
-            }
+            $redirect = $this->records->locked($id, $version);
             $judgement = $this->judgeBesides([$line], [$id], new Progress());
             self::refuseUnlessGood($judgement);
-            $this->rows->change([$judgement->added[0]->withId($id), ...$judgement->changed]);
-            $this->rows->note([$id], $line->note);
+            $redirect->follow($judgement->added[0]);
+            $redirect->note = $line->note;
+            $this->rows->change($judgement->changed);
 
             return \sprintf('The redirect from %s is changed.', $judgement->added[0]->sourceWords());
         });

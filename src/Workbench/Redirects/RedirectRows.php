@@ -83,12 +83,6 @@ final readonly class RedirectRows
         }
     }
 
-    /** @param list<string> $ids */
-    public function note(array $ids, string $note): void
-    {
-        $this->connection->executeStatement('UPDATE redirect SET note = ? WHERE id = ANY (CAST(? AS uuid[])) AND note <> ?', [$note, PgArray::of($ids), $note]);
-    }
-
     /**
      * @param list<string> $ids
      *

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Shop;
 
+use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\Insert;
@@ -130,7 +131,7 @@ final readonly class PolicyWriter
     /** @param list<string> $placeIds */
     private function link(string $bayId, array $placeIds, MenuMoves $moves, Person $by): void
     {
-        $bay = $this->entities->find(BayRecord::class, $bayId) ?? throw new Refused('footer', 'There is no such place in the frame.');
+        $bay = $this->entities->find(BayRecord::class, $bayId, LockMode::PESSIMISTIC_WRITE) ?? throw new Refused('footer', 'There is no such place in the frame.');
         if (!str_starts_with($bayId, 'footer-')) {
             throw new Refused('footer', 'Policies stand in the footer. Choose one of its columns.');
         }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Shop;
 
 use Doctrine\DBAL\Connection;
+use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Menu\Bay;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Shop\ShopDetail;
+use Lantern\Workbench\Entity\BayRecord;
 use Lantern\Workbench\Publishing\Publisher;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
@@ -26,7 +28,7 @@ final readonly class ShopBeginning
     ];
     private const BAYS = ['header' => 0, Bay::SECOND_ROW => 1, 'drawer' => 2, 'footer-1' => 11, 'footer-2' => 12, 'footer-3' => 13, 'footer-4' => 14, 'footer-5' => 15, 'footer-6' => 16, Bay::LAST_LINE => 30];
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private SettingWriter $settings, private Publisher $publisher)
+    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private EntityManagerInterface $entities, private SettingWriter $settings, private Publisher $publisher)
     {
     }
 
@@ -45,7 +47,7 @@ final readonly class ShopBeginning
             $this->connection->executeStatement('INSERT INTO workbench.place (id, kind, title, address, position, listed, changed_by) VALUES (?, ?, ?, ?, ?, CAST(? AS boolean), ?)', [(new UuidV7())->toRfc4122(), $kind->value, $title, $address, $position, $listed ? 'true' : 'false', $by->name]);
         }
         foreach (self::BAYS as $id => $position) {
-            $this->connection->executeStatement('INSERT INTO workbench.bay (id, position) VALUES (?, ?)', [$id, $position]);
+            $this->entities->persist(new BayRecord($id, $position));
         }
         $this->settings->write([ShopDetail::Name->value => $name, ShopDetail::TimeZone->value => $timeZone]);
         $this->publisher->publish($by);

@@ -8,6 +8,7 @@ use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\LinkMend;
+use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\NotThere;
 use Lantern\Core\Words\Words;
@@ -22,11 +23,11 @@ final readonly class WordsMender
     {
     }
 
-    public function mend(Finding $finding, MendKind $kind, string $told, Person $by): void
+    public function mend(Finding $finding, MendKind $kind, MendAnswer $answer, Person $by): void
     {
         $place = $this->records->locked($finding->subject->id, null);
         $words = $this->entities->find(WordsRecord::class, $finding->subject->id, LockMode::PESSIMISTIC_WRITE) ?? throw NotThere::place();
-        $words->html = (new LinkMend($finding, $kind, $told))->of(new Words($words->html))->html;
+        $words->html = (new LinkMend($finding, $kind, $answer))->of(new Words($words->html))->html;
         $this->records->sign($place, $by);
         $this->entities->flush();
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Admin\Menu;
 
+use Lantern\Core\Looks\LooksSet;
 use Lantern\Demo\DemoId;
 use Lantern\Tests\Admin\ApiTestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -312,6 +313,14 @@ final class MenusTest extends ApiTestCase
         self::assertSame(412, $this->code());
         $change(['type' => 'swap', 'bay' => 'footer-2', 'other' => 'footer-1'], $seen);
         self::assertSame(412, $this->code());
+        $change(['type' => 'shift-column', 'bay' => 'footer-1', 'towardsEnd' => true], $seen);
+        self::assertSame(412, $this->code());
+        $this->signIn('editor');
+        $change(['type' => 'look', 'setting' => 'looks_ink', 'words' => '#101010'], $seen);
+        self::assertSame(200, $this->code());
+        $this->signIn('publisher');
+        $change(['type' => 'take-looks', 'set' => LooksSet::shipped()[1]->id], $seen);
+        self::assertSame(412, $this->code(), 'a whole set is put on over a colour that somebody else chose');
         self::assertSame('Closed on Monday', $this->value("SELECT value #>> '{}' FROM setting WHERE id = 'notice'"));
         $change(['type' => 'notice', 'words' => 'Closed on Tuesday'], $this->at($this->get('/api/frame'), 'versions'));
         self::assertSame(200, $this->code());

@@ -24,11 +24,4 @@ final class QueryTest extends TestCase
         self::assertSame('/a', Query::added('/a', ''));
         self::assertSame('/a?x=%20', Query::added('/a', 'x=%20'));
     }
-
-    public function testIsNoPartOfTheAddress(): void
-    {
-        self::assertSame(['/a', 'b=1?2', 'c'], Query::split('/a?b=1?2#c'));
-        self::assertSame(['/a', '', ''], Query::split('/a'));
-        self::assertSame(['', 'q', ''], Query::split('?q'));
-    }
 }

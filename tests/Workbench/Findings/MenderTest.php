@@ -6,6 +6,7 @@ namespace Lantern\Tests\Workbench\Findings;
 
 use Lantern\Core\Finding\FindingKind;
 use Lantern\Core\Finding\Mend;
+use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\Finding\MendAsks;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\Finding\Mends;
@@ -45,7 +46,7 @@ final class MenderTest extends ShopTestCase
             if (MendAsks::Spot === $mend->asks()) {
                 continue;
             }
-            $edit = $this->service(Mender::class)->mend([$found->finding->id], $mend, $this->told($mend), $this->person());
+            $edit = $this->service(Mender::class)->mend([$found->finding->id], $mend, MendAnswer::typed($mend->asks(), $this->told($mend)), $this->person());
             self::assertNull($this->found($kind, $subject), "{$mend->value} does not put $kind->value right: {$edit->sentence}");
             $log = $this->service(EditLog::class);
             try {
@@ -65,10 +66,10 @@ final class MenderTest extends ShopTestCase
         $found = $this->found(FindingKind::LinkClosed, '');
         self::assertNotNull($found);
         $mender = $this->service(Mender::class);
-        $mender->mend([$found->finding->id], MendKind::TakeOut, '', $this->person());
+        $mender->mend([$found->finding->id], MendKind::TakeOut, MendAnswer::nothing(), $this->person());
         // Nobody has looked since but whoever mends.
         try {
-            $mender->mend([$found->finding->id], MendKind::TakeOut, '', $this->person('owner'));
+            $mender->mend([$found->finding->id], MendKind::TakeOut, MendAnswer::nothing(), $this->person('owner'));
             self::fail('It was mended twice.');
         } catch (Refused $refused) {
             self::assertSame('This is mended already.', $refused->getMessage());
@@ -80,7 +81,7 @@ final class MenderTest extends ShopTestCase
         $this->service(Inspection::class)->catchUp(CopyName::Workbench);
         $ids = array_map(static fn (FoundFinding $one): string => $one->finding->id, $this->service(FindingTable::class)->page(Stand::Workbench, FindingKind::LinkOverRedirect, '', false, null));
         self::assertCount(12, $ids);
-        $edit = $this->service(Mender::class)->mend($ids, MendKind::Refer, '', $this->person());
+        $edit = $this->service(Mender::class)->mend($ids, MendKind::Refer, MendAnswer::nothing(), $this->person());
         self::assertSame('12 findings are mended: make it a reference.', $edit->sentence);
         $this->service(Inspection::class)->catchUp(CopyName::Workbench);
         self::assertSame('0', $this->value("SELECT count(*) FROM journal.finding WHERE copy = 'workbench' AND kind = 'link-over-redirect'"));
@@ -213,7 +214,7 @@ final class MenderTest extends ShopTestCase
         $this->service(Inspection::class)->catchUp(CopyName::Workbench);
         $ids = array_values(array_filter($this->workbench()->fetchFirstColumn("SELECT f.id FROM journal.finding f JOIN entry e ON e.id::text = f.subject_id WHERE f.copy = 'workbench' AND e.menu_id = ? AND e.place_id = ? AND f.kind IN ('entry-closed', 'place-twice')", [$menu, $silk]), \is_string(...)));
         self::assertGreaterThanOrEqual(2, \count($ids));
-        $this->service(Mender::class)->mend($ids, MendKind::TakeOut, '', $this->person());
+        $this->service(Mender::class)->mend($ids, MendKind::TakeOut, MendAnswer::nothing(), $this->person());
         self::assertSame('0', $this->value('SELECT count(*) FROM entry WHERE menu_id = ? AND place_id = ? AND position > 90', $menu, $silk));
     }
 

@@ -28,7 +28,7 @@ final class BayEditorTest extends ShopTestCase
         $this->editor()->shift('footer-6', 1, $person);
         self::assertSame(['footer-2', 'footer-1', 'footer-6', 'footer-5', 'footer-3', 'footer-4'], $this->footer());
         $this->editor()->share('footer-2', '3', $person);
-        $this->editor()->beside(DemoId::of('groups/guides'), $person);
+        $this->editor()->makeBeside(DemoId::of('groups/guides'), $person);
         $this->editor()->fills('beside-'.DemoId::of('groups/guides'), false, $person);
         $this->service(LayoutMaker::class)->column('footer-1', $person);
         $history = $this->service(History::class);
@@ -42,7 +42,7 @@ final class BayEditorTest extends ShopTestCase
     {
         $person = $this->person();
         $group = DemoId::of('groups/guides');
-        $this->editor()->beside($group, $person);
+        $this->editor()->makeBeside($group, $person);
         $column = $this->service(LayoutMaker::class)->column('footer-3', $person);
         foreach ([
             fn () => $this->editor()->shift('footer-6', -1, $person),
@@ -51,8 +51,8 @@ final class BayEditorTest extends ShopTestCase
             fn () => $this->editor()->share('footer-1', '5', $person),
             fn () => $this->editor()->share('footer-1', "1\n", $person),
             fn () => $this->editor()->share('footer-7', '1', $person),
-            fn () => $this->editor()->beside($group, $person),
-            fn () => $this->editor()->beside(DemoId::of('categories/papers'), $person),
+            fn () => $this->editor()->makeBeside($group, $person),
+            fn () => $this->editor()->makeBeside(DemoId::of('categories/papers'), $person),
             fn () => $this->editor()->remove('footer-1', $person),
             fn () => $this->editor()->fills('beside-x', true, $person),
             fn () => $this->service(LayoutMaker::class)->column('footer-3', $person),
@@ -74,7 +74,7 @@ final class BayEditorTest extends ShopTestCase
     public function testABayBesidePagesShowsThemUntilAMenuHangsThere(): void
     {
         $person = $this->person();
-        $bay = $this->editor()->beside(DemoId::of('groups/guides'), $person);
+        $bay = $this->editor()->makeBeside(DemoId::of('groups/guides'), $person);
         $seen = fn (): array => array_map(static fn ($entry): string => $entry->label.' '.\count($entry->children), $this->service(Frame::class)->of($this->service(Copies::class)->workbench, Visitor::guest(new \DateTimeImmutable()))[$bay]->menu->entries);
         self::assertSame(['Binding guides 5'], $seen());
         $this->service(FrameEditor::class)->hang($bay, DemoId::of('menus/spring-fair'), $person);
