@@ -9,7 +9,7 @@ use Lantern\Letters\TellPersonOfTheMorning;
 use Lantern\Letters\TellService;
 use Lantern\Letters\WriteLetter;
 use Lantern\Node\NodeCache;
-use Lantern\Reading\Copies\ConnectionSettings;
+use Lantern\Reading\Sql\ConnectionSettings;
 use Lantern\Workbench\Findings\CatchUp;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
@@ -60,8 +60,8 @@ return static function (ContainerConfigurator $container): void {
     $mapping = [
         'type' => 'attribute',
         'is_bundle' => false,
-        'dir' => '%kernel.project_dir%/src/Workbench/Entity',
-        'prefix' => 'Lantern\\Workbench\\Entity',
+        'dir' => '%kernel.project_dir%/src/Workbench',
+        'prefix' => 'Lantern\\Workbench',
     ];
     $container->extension('doctrine', [
         'dbal' => [
@@ -75,7 +75,7 @@ return static function (ContainerConfigurator $container): void {
                 'workbench' => [
                     'connection' => 'workbench',
                     'naming_strategy' => 'doctrine.orm.naming_strategy.underscore_number_aware',
-                    'mappings' => ['Entity' => $mapping],
+                    'mappings' => ['Workbench' => $mapping],
                 ],
             ],
         ],

@@ -10,8 +10,8 @@ use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigura
 return static function (ContainerConfigurator $container): void {
     $services = $container->services()->defaults()->autowire()->autoconfigure();
     $services->load('Lantern\\Interchange\\', '../src/Interchange/');
-    $services->load('Lantern\\Reading\\', '../src/Reading/')->exclude(['../src/Reading/Copies/ConnectionSettings.php', '../src/Reading/Copies/Copy.php', '../src/Reading/Findings/Contents.php', '../src/Reading/Findings/CopyKnowledge.php']);
-    $services->load('Lantern\\Workbench\\', '../src/Workbench/')->exclude(['../src/Workbench/Entity', '../src/Workbench/Jobs/ReadableMessages.php', '../src/Workbench/OutsideLinks/PacedClient.php', '../src/Workbench/People/NormalizedPasswords.php']);
+    $services->load('Lantern\\Reading\\', '../src/Reading/')->exclude(['../src/Reading/Sql/ConnectionSettings.php', '../src/Reading/Copies/Copy.php', '../src/Reading/Findings/Contents.php', '../src/Reading/Findings/CopyKnowledge.php']);
+    $services->load('Lantern\\Workbench\\', '../src/Workbench/')->exclude(['../src/Workbench/*/*Record.php', '../src/Workbench/Menus/MenuStep.php', '../src/Workbench/People/Person.php', '../src/Workbench/Jobs/ReadableMessages.php', '../src/Workbench/OutsideLinks/PacedClient.php', '../src/Workbench/People/NormalizedPasswords.php']);
     $services->set(CustomerIdentity::class)->factory([CustomerIdentities::class, 'ofEnvironment']);
     // What answers before the framework starts is not made by it.
     $services->set(KeptPages::class)->args(['%env(default:lantern.var:LANTERN_VAR)%/cache/pages']);

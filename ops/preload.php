@@ -15,7 +15,7 @@ foreach (['Core/Address', 'Core/Answer', 'Core/Filter', 'Core/Place', 'Core/Redi
 foreach (glob(dirname(__DIR__).'/src/Node/*.php') ?: [] as $file) {
     lantern_load('Lantern\\Node\\'.basename($file, '.php'));
 }
-foreach (['Core\Refused', 'Core\Visitor', 'Reading\Copies\Row', 'Reading\Places\PlaceReader', 'Reading\Redirects\RuleReader'] as $class) {
+foreach (['Core\Refused', 'Core\Visitor', 'Reading\Sql\Row', 'Reading\Places\PlaceReader', 'Reading\Redirects\RuleReader'] as $class) {
     lantern_load("Lantern\\$class");
 }
 

@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Tests;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\Actor;
 use Lantern\Kernel;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\People\Person;
 use Symfony\Bundle\FrameworkBundle\Test\KernelTestCase;
 use Symfony\Component\HttpKernel\KernelInterface;
 
@@ -89,6 +90,11 @@ abstract class ShopTestCase extends KernelTestCase
         $entities = $this->service(\Doctrine\ORM\EntityManagerInterface::class);
 
         return $entities->getRepository(Person::class)->findOneBy(['role' => $role]) ?? throw new \LogicException("Nobody is $role.");
+    }
+
+    protected function actor(string $role = 'editor'): Actor
+    {
+        return $this->person($role)->actor();
     }
 
     /** @return array<string, string> the first column of a query to its second */

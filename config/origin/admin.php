@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\SignIn\FactorAwaited;
 use Lantern\Admin\SignIn\SharedState;
 use Lantern\Admin\SignIn\SignedInPeople;

@@ -7,8 +7,8 @@ declare(strict_types=1);
 require dirname(__DIR__, 2).'/src/boot.php';
 
 use Lantern\Core\Release\CopyName;
+use Lantern\Reading\Findings\CopyFilter;
 use Lantern\Reading\Findings\FindingTable;
-use Lantern\Reading\Findings\Stand;
 use Lantern\Workbench\Findings\Inspection;
 use Lantern\Workbench\Findings\LinkCheck;
 
@@ -71,7 +71,7 @@ $took = [];
 for ($n = 0; $n < 15; ++$n) {
     $took[] = $timed(static function () use ($check, $table): void {
         $table->outlook($check->catchUp());
-        $table->groups(Stand::Workbench);
+        $table->groups(CopyFilter::Workbench);
     });
 }
 $tell('the first page of the view', $median($took), max($took), 150);

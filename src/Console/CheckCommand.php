@@ -7,9 +7,9 @@ namespace Lantern\Console;
 use Lantern\Core\Finding\Mend;
 use Lantern\Core\Finding\Mends;
 use Lantern\Core\Release\CopyName;
+use Lantern\Reading\Findings\CopyFilter;
 use Lantern\Reading\Findings\FindingTable;
 use Lantern\Reading\Findings\FoundFinding;
-use Lantern\Reading\Findings\Stand;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Findings\Inspection;
 use Lantern\Workbench\OutsideLinks\OutsideLinks;
@@ -49,7 +49,7 @@ final readonly class CheckCommand
         }
         $this->inspection->catchUpFar($name);
         $wrong = false;
-        foreach ($this->table->all(CopyName::Live === $name ? Stand::Live : Stand::Workbench) as $found) {
+        foreach ($this->table->all(CopyName::Live === $name ? CopyFilter::Live : CopyFilter::Workbench) as $found) {
             $wrong = $wrong || 'any' === $failOn || 'broken' === $failOn && $found->finding->kind->isBroken();
             $output->writeln('json' === $format ? self::json($found) : self::text($found), OutputInterface::OUTPUT_RAW);
         }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
-use Lantern\Workbench\Findings\Crawl;
-use Lantern\Workbench\Findings\HttpPages;
+use Lantern\Workbench\Crawl\Crawl;
+use Lantern\Workbench\Crawl\HttpPages;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Command\Command;

@@ -8,9 +8,9 @@ use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Core\Refused;
-use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Findings\LinkCheck;
-use Lantern\Workbench\Findings\Mender;
+use Lantern\Workbench\Mends\Mender;
+use Lantern\Workbench\People\Person;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
@@ -47,7 +47,7 @@ final readonly class MendCommand
         }
         $this->check->catchUp();
         try {
-            $edit = $this->mender->mend([$finding], $kind, MendAnswer::typed($kind->asks(), $answer), $person);
+            $edit = $this->mender->mend([$finding], $kind, MendAnswer::typed($kind->asks(), $answer), $person->actor());
         } catch (Refused $refused) {
             $errors->writeln($refused->getMessage());
 

@@ -6,7 +6,7 @@ namespace Lantern\Console;
 
 use Lantern\Interchange\Json\Navigation;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Frame\Frame;
 use Symfony\Component\Console\Attribute\Argument;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;

@@ -6,8 +6,8 @@ namespace Lantern\Console;
 
 use Lantern\Core\Release\CopyName;
 use Lantern\Interchange\Csv\RedirectExport;
+use Lantern\Reading\Answers\StraightRedirects;
 use Lantern\Reading\Redirects\RedirectTable;
-use Lantern\Reading\Redirects\StraightRedirects;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Attribute\Option;
 use Symfony\Component\Console\Command\Command;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\JudgedLine;
 use Lantern\Core\Refused;
 use Lantern\Interchange\Csv\RedirectCsv;
 use Lantern\Workbench\Edits\Progress;
-use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Publishing\Publisher;
 use Lantern\Workbench\Redirects\RedirectEditor;
 use Symfony\Component\Console\Attribute\Argument;
@@ -46,8 +46,8 @@ final readonly class RedirectsImportCommand
             ? $told->writeln(\sprintf('%s: %s of %s', $step, number_format($done), number_format($of))) : null);
         try {
             $lines = array_values(iterator_to_array(RedirectCsv::read($handle), false));
-            $judgement = $dryRun ? $this->editor->judge($lines, $progress) : $this->editor->take($lines, 'file', Person::commandLine(), $progress)->judgement;
-            $release = $publish && !$dryRun ? $this->publisher->publish(Person::commandLine()->actor()) : null;
+            $judgement = $dryRun ? $this->editor->judge($lines, $progress) : $this->editor->take($lines, 'file', Actor::commandLine(), $progress)->judgement;
+            $release = $publish && !$dryRun ? $this->publisher->publish(Actor::commandLine()) : null;
         } catch (Refused $reason) {
             $told->writeln('<error>'.$reason->getMessage().'</error>');
 

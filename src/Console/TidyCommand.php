@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Console;
 
-use Lantern\Workbench\Shop\JournalTidier;
+use Lantern\Workbench\Tidying\JournalTidier;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Output\OutputInterface;

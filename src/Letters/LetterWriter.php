@@ -19,7 +19,7 @@ final readonly class LetterWriter
     public function letter(Subscriber $subscriber): ?Email
     {
         $template = match ($subscriber->standing) {
-            Standing::Asked => 'ask', Standing::Confirmed => 'welcome', Standing::Left => null,
+            SubscriptionState::Asked => 'ask', SubscriptionState::Confirmed => 'welcome', SubscriptionState::Left => null,
         };
         if (null === $template) {
             return null;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Letters;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The mails that no mail server took, because none is configured, and what the stand-in of a mailing service heard. */

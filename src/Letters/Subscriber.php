@@ -12,7 +12,7 @@ final readonly class Subscriber
         public string $id,
         public string $list,
         public string $address,
-        public Standing $standing,
+        public SubscriptionState $standing,
         public string $agreed,
         public \DateTimeImmutable $askedAt,
         public ?\DateTimeImmutable $confirmedAt,

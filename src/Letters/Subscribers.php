@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Letters;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -80,14 +80,14 @@ final readonly class Subscribers
             if (null === $subscriber || !$this->links->isYes($token, $subscriber)) {
                 return Outcome::Unknown;
             }
-            if (Standing::Confirmed === $subscriber->standing) {
+            if (SubscriptionState::Confirmed === $subscriber->standing) {
                 return Outcome::ConfirmedBefore;
             }
             $now = $this->clock->now();
-            if (Standing::Asked !== $subscriber->standing || $now > $subscriber->askedAt->modify(self::GOOD_FOR)) {
+            if (SubscriptionState::Asked !== $subscriber->standing || $now > $subscriber->askedAt->modify(self::GOOD_FOR)) {
                 return Outcome::RanOut;
             }
-            $this->connection->update('journal.subscriber', ['state' => Standing::Confirmed->value, 'confirmed_at' => $now->format(\DATE_ATOM), 'left_at' => null], ['id' => $subscriber->id]);
+            $this->connection->update('journal.subscriber', ['state' => SubscriptionState::Confirmed->value, 'confirmed_at' => $now->format(\DATE_ATOM), 'left_at' => null], ['id' => $subscriber->id]);
             $this->bus->dispatch(new TellService('joined', $subscriber->list, $subscriber->address, $now->getTimestamp()));
             $this->bus->dispatch(new WriteLetter($subscriber->id));
 
@@ -103,12 +103,12 @@ final readonly class Subscribers
             if (null === $subscriber || !$this->links->isNo($token, $subscriber)) {
                 return Outcome::Unknown;
             }
-            if (Standing::Left === $subscriber->standing) {
+            if (SubscriptionState::Left === $subscriber->standing) {
                 return Outcome::LeftBefore;
             }
             $now = $this->clock->now();
-            $this->connection->update('journal.subscriber', ['state' => Standing::Left->value, 'left_at' => $now->format(\DATE_ATOM)], ['id' => $subscriber->id]);
-            if (Standing::Confirmed === $subscriber->standing) {
+            $this->connection->update('journal.subscriber', ['state' => SubscriptionState::Left->value, 'left_at' => $now->format(\DATE_ATOM)], ['id' => $subscriber->id]);
+            if (SubscriptionState::Confirmed === $subscriber->standing) {
                 $this->bus->dispatch(new TellService('left', $subscriber->list, $subscriber->address, $now->getTimestamp()));
             }
 
@@ -171,7 +171,7 @@ final readonly class Subscribers
         return array_map(static function (array $columns): Subscriber {
             $row = new Row($columns);
 
-            return new Subscriber($row->text('id'), $row->text('list'), $row->text('address'), Standing::from($row->text('state')), $row->text('agreed'), $row->moment('asked_at') ?? new \DateTimeImmutable(), $row->moment('confirmed_at'));
+            return new Subscriber($row->text('id'), $row->text('list'), $row->text('address'), SubscriptionState::from($row->text('state')), $row->text('agreed'), $row->moment('asked_at') ?? new \DateTimeImmutable(), $row->moment('confirmed_at'));
         }, $this->connection->fetchAllAssociative("SELECT * FROM journal.subscriber $which", $parameters));
     }
 }

@@ -6,9 +6,9 @@ namespace Lantern\Letters;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Findings\FindingTable;
 use Lantern\Reading\Findings\FoundFinding;
+use Lantern\Reading\Sql\Row;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;

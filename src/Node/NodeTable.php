@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Node;
 
 use Lantern\Core\Address\Address;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 
 /**
  * The addresses of the latest release, kept on this node as constant databases (cdb) that are looked

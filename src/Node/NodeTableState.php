@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Node;
 
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 
 /** Which files a node's table of addresses is made of, and of which release. */
 final readonly class NodeTableState

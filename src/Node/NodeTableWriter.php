@@ -7,7 +7,7 @@ namespace Lantern\Node;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answerer;
 use Lantern\Core\Visitor;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 
 /**
  * Writes a node's table of addresses: all of them, or what changed since. A key is an address, or `#`

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Admin;
 
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Account\Account;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\People\OwnSessions;
 use Symfony\Bundle\FrameworkBundle\KernelBrowser;

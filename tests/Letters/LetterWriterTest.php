@@ -7,8 +7,8 @@ namespace Lantern\Tests\Letters;
 use Lantern\Letters\LetterWriter;
 use Lantern\Letters\Links;
 use Lantern\Letters\Mailbox;
-use Lantern\Letters\Standing;
 use Lantern\Letters\Subscriber;
+use Lantern\Letters\SubscriptionState;
 use Lantern\Letters\WriteLetter;
 use Lantern\Letters\WriteLetterHandler;
 use Lantern\Tests\ShopTestCase;
@@ -18,7 +18,7 @@ final class LetterWriterTest extends ShopTestCase
 {
     public function testItAsksWithALinkToSayYesAndOneToEndItAtOnce(): void
     {
-        $ada = self::of(Standing::Asked);
+        $ada = self::of(SubscriptionState::Asked);
         $links = $this->service(Links::class);
         $letter = $this->service(LetterWriter::class)->letter($ada);
         self::assertInstanceOf(Email::class, $letter);
@@ -39,10 +39,10 @@ final class LetterWriterTest extends ShopTestCase
 
     public function testWhoIsOnTheListIsWelcomedAndWhoLeftIsNotWrittenTo(): void
     {
-        $welcome = $this->service(LetterWriter::class)->letter(self::of(Standing::Confirmed));
+        $welcome = $this->service(LetterWriter::class)->letter(self::of(SubscriptionState::Confirmed));
         self::assertSame('Tansy & Rook: you are on the list', $welcome?->getSubject());
         self::assertStringNotContainsString('/sign-up/yes', (string) $welcome->getTextBody());
-        self::assertNull($this->service(LetterWriter::class)->letter(self::of(Standing::Left)));
+        self::assertNull($this->service(LetterWriter::class)->letter(self::of(SubscriptionState::Left)));
     }
 
     public function testWithoutAMailServerItIsKeptAsTheMailThatItIs(): void
@@ -59,7 +59,7 @@ final class LetterWriterTest extends ShopTestCase
         self::assertStringContainsString('Yes, write to me</a>', $mails[0]->html());
     }
 
-    private static function of(Standing $standing): Subscriber
+    private static function of(SubscriptionState $standing): Subscriber
     {
         return new Subscriber('01934000-0000-7000-8000-000000000001', 'Letters', 'ada@example.org', $standing, 'These letters <only>.', new \DateTimeImmutable('2026-03-01 10:00 UTC'), null);
     }

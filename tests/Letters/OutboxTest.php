@@ -83,7 +83,7 @@ final class OutboxTest extends ShopTestCase
         self::assertInstanceOf(LetterToPerson::class, $failed[0]->message);
         self::assertStringContainsString('mail', $failed[0]->why);
         $this->workbench()->executeStatement('ALTER TABLE journal.mail_away RENAME TO mail');
-        $this->service(FailedMessages::class)->again($failed[0]->id, $this->person('owner')->actor());
+        $this->service(FailedMessages::class)->again($failed[0]->id, $this->actor('owner'));
         self::assertSame([], $this->service(FailedMessages::class)->all());
         $this->consume();
         self::assertSame(['nell@b.example', '0'], [$this->value('SELECT recipients FROM journal.mail'), $this->value('SELECT count(*) FROM journal.message')]);

@@ -6,9 +6,9 @@ namespace Lantern\Tests\Letters;
 
 use Lantern\Letters\Links;
 use Lantern\Letters\Outcome;
-use Lantern\Letters\Standing;
 use Lantern\Letters\Subscriber;
 use Lantern\Letters\Subscribers;
+use Lantern\Letters\SubscriptionState;
 use Lantern\Letters\TellService;
 use Lantern\Letters\WriteLetter;
 use Lantern\Tests\ShopTestCase;
@@ -33,7 +33,7 @@ final class SubscribersTest extends ShopTestCase
     {
         $this->lists()->ask('Letters', 'ada@example.org', 'These letters only.', 'n');
         $ada = $this->subscriber('ada@example.org');
-        self::assertSame([Standing::Asked, 'These letters only.'], [$ada->standing, $ada->agreed]);
+        self::assertSame([SubscriptionState::Asked, 'These letters only.'], [$ada->standing, $ada->agreed]);
         self::assertSame([], [...$this->lists()->confirmed('Letters')]);
         self::assertSame([$ada->id], array_map(static fn (object $one): string => $one instanceof WriteLetter ? $one->subscriberId : '', $this->dispatched));
         self::assertSame(Outcome::Confirmed, $this->lists()->confirm($this->yes($ada)));
@@ -91,7 +91,7 @@ final class SubscribersTest extends ShopTestCase
         foreach (range(1, 10) as $n) {
             self::assertTrue($this->lists()->ask('Letters', 'ada@example.org', 'Other words.', "network $n"), 'as for anybody else');
         }
-        self::assertSame(Standing::Confirmed, $this->subscriber('ada@example.org')->standing, 'nobody is taken off by another');
+        self::assertSame(SubscriptionState::Confirmed, $this->subscriber('ada@example.org')->standing, 'nobody is taken off by another');
         self::assertCount(2, $this->dispatched, 'three letters a day, with the first');
         $this->clock->modify('+1 day +1 minute');
         $this->lists()->ask('Letters', 'ada@example.org', '', 'n');

@@ -18,7 +18,7 @@ final class TellOfTheMorningHandlerTest extends ShopTestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $this->service(MorningMails::class)->want($this->person(), true);
+        $this->service(MorningMails::class)->want($this->actor(), true);
         $this->workbench()->executeStatement("UPDATE journal.finding SET since = now() - interval '3 days'");
     }
 
@@ -31,14 +31,14 @@ final class TellOfTheMorningHandlerTest extends ShopTestCase
         $this->tell('2026-03-02');
         self::assertSame(['1', 'editor@tansyandrook.example', 'Tansy & Rook: 3 things broke'], [$this->value('SELECT count(*) FROM journal.mail'), $this->value('SELECT recipients FROM journal.mail'), $this->value('SELECT subject FROM journal.mail')]);
         self::assertStringContainsString('leads to', quoted_printable_decode($this->value('SELECT raw FROM journal.mail')));
-        $this->service(MorningMails::class)->want($this->person(), false);
+        $this->service(MorningMails::class)->want($this->actor(), false);
         $this->tell('2026-03-03');
         self::assertSame('1', $this->value('SELECT count(*) FROM journal.mail'), 'nobody wants it any more');
     }
 
     public function testEachPersonHasAMessageOfTheirOwn(): void
     {
-        $this->service(MorningMails::class)->want($this->person('owner'), true);
+        $this->service(MorningMails::class)->want($this->actor('owner'), true);
         $this->service(TellOfTheMorningHandler::class)(new TellOfTheMorning());
         self::assertSame('2', $this->value("SELECT count(*) FROM journal.message WHERE queue_name = 'letters'"));
     }

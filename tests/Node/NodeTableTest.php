@@ -68,8 +68,8 @@ final class NodeTableTest extends ShopTestCase
         $this->compareAll();
 
         // A place that three redirects lead to moves, another one ends, a third is closed on a date.
-        $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('categories/marbled'), '/papers/marbled', '/papers/swirled')], $this->person());
-        $this->service(PlaceRemover::class)->remove(DemoId::of('collections/small-gifts'), 1, Onward::gone(), $this->person());
+        $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('categories/marbled'), '/papers/marbled', '/papers/swirled')], $this->actor());
+        $this->service(PlaceRemover::class)->remove(DemoId::of('collections/small-gifts'), 1, Onward::gone(), $this->actor());
         $this->workbench()->executeStatement("UPDATE place SET closes_on = now() + interval '1 hour' WHERE address = '/tools/folding'");
         self::assertNotNull($this->tell('hop /bone-folders'));
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));

@@ -124,7 +124,7 @@ final class EveryAddressEverTest extends ShopTestCase
         };
         $version = (int) $this->value('SELECT version FROM place WHERE id = ?', $place->id);
         $leadingThere = null === $onward->place && !$onward->gone ? $this->leadingTo($place) : [];
-        $this->service(PlaceRemover::class)->remove($place->id, $version, $onward, $this->person());
+        $this->service(PlaceRemover::class)->remove($place->id, $version, $onward, $this->actor());
         ++$this->made['remove'];
         $this->made['gone'] += 0 === $choice ? 1 : 0;
         $this->made['not-found'] += 1 === $choice ? 1 : 0;
@@ -133,8 +133,8 @@ final class EveryAddressEverTest extends ShopTestCase
 
     private function undo(): void
     {
-        if (null !== $this->service(History::class)->last($this->person())) {
-            $this->service(History::class)->undo($this->person());
+        if (null !== $this->service(History::class)->last($this->actor())) {
+            $this->service(History::class)->undo($this->actor());
             ++$this->made['undo'];
         }
     }
@@ -142,7 +142,7 @@ final class EveryAddressEverTest extends ShopTestCase
     /** @param list<array{Place, Address}> $wanted */
     private function readdress(array $wanted, bool $carry): void
     {
-        $this->service(AddressEditor::class)->change(array_map(static fn (array $one): AddressWish => new AddressWish($one[0]->id, $one[0]->address->path, $one[1]->path, $carry), $wanted), $this->person());
+        $this->service(AddressEditor::class)->change(array_map(static fn (array $one): AddressWish => new AddressWish($one[0]->id, $one[0]->address->path, $one[1]->path, $carry), $wanted), $this->actor());
         foreach ($wanted as [$place]) {
             $this->former[$place->id][] = $place->address->path;
         }

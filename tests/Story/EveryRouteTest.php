@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Story;
 
-use Lantern\Admin\SignIn\Account;
-use Lantern\Core\Person\Standing;
+use Lantern\Admin\Account\Account;
+use Lantern\Core\Person\SignInLevel;
 use Lantern\Tests\Admin\ApiTestCase;
 use Lantern\Workbench\People\OwnSessions;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -64,7 +64,7 @@ final class EveryRouteTest extends ApiTestCase
     public function testWithoutTheSecondFactorNothingOpensButItsPage(): void
     {
         $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE role = 'owner'");
-        $this->signInStanding('owner', Standing::FactorAwaited);
+        $this->signInStanding('owner', SignInLevel::FactorAwaited);
         foreach ($this->service(RouterInterface::class)->getRouteCollection() as $name => $route) {
             if ('anonymous' === $this->least($name, 'GET') || \in_array($name, ['sign_out', 'second_factor'], true)) {
                 continue;
@@ -82,7 +82,7 @@ final class EveryRouteTest extends ApiTestCase
     public function testWhereASecondFactorIsRequiredWhoeverHasNoneCanGetOneAndNothingElse(): void
     {
         $this->workbench()->executeStatement("INSERT INTO journal.house_rule VALUES ('second-factor', 'yes')");
-        $this->signInStanding('owner', Standing::WithoutFactor);
+        $this->signInStanding('owner', SignInLevel::WithoutFactor);
         foreach ($this->service(RouterInterface::class)->getRouteCollection() as $name => $route) {
             if ('anonymous' === $this->least($name, 'GET') || \in_array($name, ['sign_out', 'second_factor'], true)) {
                 continue;
@@ -97,18 +97,18 @@ final class EveryRouteTest extends ApiTestCase
 
     /** Whoever is signed in, however far, can sign out: of it the walks above know nothing, since it takes a token. */
     #[DataProvider('standings')]
-    public function testEverybodyCanSignOut(string $role, Standing $standing): void
+    public function testEverybodyCanSignOut(string $role, SignInLevel $standing): void
     {
-        if (Standing::FactorAwaited === $standing) {
+        if (SignInLevel::FactorAwaited === $standing) {
             $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE role = ?", [$role]);
         }
-        if (Standing::WithoutFactor === $standing) {
+        if (SignInLevel::WithoutFactor === $standing) {
             $this->workbench()->executeStatement("INSERT INTO journal.house_rule VALUES ('second-factor', 'yes')");
         }
         $this->workbench()->executeStatement('DELETE FROM journal.own_session');
         $this->signInStanding($role, $standing);
-        $page = $this->browser->request('GET', Standing::FactorAwaited === $standing ? '/second-factor' : '/');
-        $token = Standing::FactorAwaited === $standing ? $page->filter('form[action="/sign-out"] input[name="_csrf_token"]')->attr('value') : $page->filter('meta[name="sign-out-token"]')->attr('content');
+        $page = $this->browser->request('GET', SignInLevel::FactorAwaited === $standing ? '/second-factor' : '/');
+        $token = SignInLevel::FactorAwaited === $standing ? $page->filter('form[action="/sign-out"] input[name="_csrf_token"]')->attr('value') : $page->filter('meta[name="sign-out-token"]')->attr('content');
         $this->browser->request('POST', '/sign-out', ['_csrf_token' => $token]);
         self::assertSame(302, $this->code());
         self::assertStringEndsWith('/sign-in', (string) $this->header('Location'));
@@ -118,17 +118,17 @@ final class EveryRouteTest extends ApiTestCase
         self::assertSame(401, $this->code());
     }
 
-    /** @return iterable<string, array{string, Standing}> */
+    /** @return iterable<string, array{string, SignInLevel}> */
     public static function standings(): iterable
     {
         foreach (['viewer', 'editor', 'publisher', 'owner'] as $role) {
-            yield $role => [$role, Standing::Whole];
+            yield $role => [$role, SignInLevel::Whole];
         }
-        yield 'a viewer whose second factor is awaited' => ['viewer', Standing::FactorAwaited];
-        yield 'a viewer who has to get one' => ['viewer', Standing::WithoutFactor];
+        yield 'a viewer whose second factor is awaited' => ['viewer', SignInLevel::FactorAwaited];
+        yield 'a viewer who has to get one' => ['viewer', SignInLevel::WithoutFactor];
     }
 
-    private function signInStanding(string $role, Standing $standing): void
+    private function signInStanding(string $role, SignInLevel $standing): void
     {
         $this->browser->getCookieJar()->clear();
         $person = $this->person($role);

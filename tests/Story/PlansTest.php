@@ -21,9 +21,9 @@ use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Mentions\MentionReader;
 use Lantern\Reading\Places\PlaceFilter;
 use Lantern\Reading\Places\PlaceTable;
-use Lantern\Reading\Places\RelativeReader;
 use Lantern\Reading\Redirects\RedirectFilter;
 use Lantern\Reading\Redirects\RedirectTable;
+use Lantern\Reading\Relatives\RelativeReader;
 use Lantern\Reading\Releases\ReleaseReader;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Addresses\AddressEditor;
@@ -106,7 +106,7 @@ final class PlansTest extends ShopTestCase
             'mentions' => fn () => $this->service(MentionReader::class)->of($place()),
             'relatives' => fn () => $this->service(RelativeReader::class)->of($place()),
             'the plan of an address' => static fn () => $addresses->judge([new AddressWish($product, '/products/many-4711', '/products/tidy')]),
-            'the change of an address, with its triggers' => fn () => $addresses->change([new AddressWish($product, '/products/many-4711', '/products/tidy')], $this->person()),
+            'the change of an address, with its triggers' => fn () => $addresses->change([new AddressWish($product, '/products/many-4711', '/products/tidy')], $this->actor()),
             'what waits' => fn () => $this->service(ReleaseReader::class)->waiting(),
             'publishing it' => fn () => $this->service(Publisher::class)->publish(Actor::commandLine('Joss')),
             'what a release changed' => fn () => $this->service(ReleaseReader::class)->changesOf(2),

@@ -6,9 +6,9 @@ namespace Lantern\Tests\Story;
 
 use Lantern\Core\NotThere;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Demo\DemoId;
 use Lantern\Tests\ShopTestCase;
-use Lantern\Workbench\Edits\Stale;
 use Symfony\Component\Process\Process;
 
 /** Two who do something at one moment, each in a process with a connection of its own: one of them is told, and what comes of it is what one alone would have made. */

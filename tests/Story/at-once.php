@@ -14,9 +14,9 @@ use Lantern\Tests\Story\TwoAtOnceTest;
 use Lantern\Workbench\Addresses\AddressEditor;
 use Lantern\Workbench\Addresses\AddressWish;
 use Lantern\Workbench\Edits\UnitOfWork;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Menus\FrameEditor;
-use Lantern\Workbench\Menus\FrameVersions;
+use Lantern\Workbench\Frame\FrameEditor;
+use Lantern\Workbench\Frame\FrameVersions;
+use Lantern\Workbench\People\Person;
 use Lantern\Workbench\People\TeamEditor;
 use Lantern\Workbench\Places\PlaceEditor;
 use Symfony\Component\DependencyInjection\ContainerInterface;
@@ -45,11 +45,11 @@ $person = service_of($container, EntityManagerInterface::class)->find(Person::cl
 $do = match ($act) {
     'notice' => static fn () => service_of($container, UnitOfWork::class)->run(static function () use ($container, $what, $person): void {
         service_of($container, FrameVersions::class)->refuseStale(['setting:notice'], ['setting:notice' => 1]);
-        service_of($container, FrameEditor::class)->notice($what, $person);
+        service_of($container, FrameEditor::class)->notice($what, $person->actor());
     }),
     'let-go' => static fn () => service_of($container, TeamEditor::class)->letGo($what, $person->actor()),
-    'title' => static fn () => service_of($container, PlaceEditor::class)->revise($what, 1, new Revision(title: $more), $person),
-    'address' => static fn () => service_of($container, AddressEditor::class)->change([new AddressWish($what, $more, '/wanted-by-two')], $person),
+    'title' => static fn () => service_of($container, PlaceEditor::class)->revise($what, 1, new Revision(title: $more), $person->actor()),
+    'address' => static fn () => service_of($container, AddressEditor::class)->change([new AddressWish($what, $more, '/wanted-by-two')], $person->actor()),
     default => throw new LogicException("What is $act?"),
 };
 $connection->executeQuery('SELECT pg_advisory_lock_shared('.TwoAtOnceTest::BARRIER.')');

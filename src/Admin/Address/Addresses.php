@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Address;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
+use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Job\JobView;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Redirect\Rule;
@@ -63,9 +63,9 @@ final readonly class Addresses
         if ($this->editor->size($wishes) > self::MOST_AT_ONCE) {
             $asked = ['wishes' => array_map(static fn (AddressWish $wish): array => ['place' => $wish->placeId, 'seen' => $wish->seen, 'to' => $wish->to, 'below' => $wish->carryBelow], $wishes)];
 
-            return new JsonResponse(JobView::of($this->jobs->ask(JobKind::Addresses, $asked, $account->person)), Response::HTTP_ACCEPTED);
+            return new JsonResponse(JobView::of($this->jobs->ask(JobKind::Addresses, $asked, $account->actor())), Response::HTTP_ACCEPTED);
         }
 
-        return $this->api->edited(fn (): Edit => $this->editor->change($wishes, $account->person));
+        return $this->api->edited(fn (): Edit => $this->editor->change($wishes, $account->actor()));
     }
 }

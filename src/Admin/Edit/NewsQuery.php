@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Edit;
 
-use Lantern\Reading\Copies\WorkbenchNews;
+use Lantern\Reading\News\WorkbenchNews;
 use OpenApi\Attributes as OA;
 use Symfony\Component\Validator\Constraints as Assert;
 

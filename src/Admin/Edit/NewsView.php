@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Edit;
 
-use Lantern\Reading\Copies\ChangedThing;
-use Lantern\Reading\Copies\ChangedThings;
+use Lantern\Reading\News\ChangedThing;
+use Lantern\Reading\News\ChangedThings;
 use OpenApi\Attributes as OA;
 
 /** What changed since it was asked before. */

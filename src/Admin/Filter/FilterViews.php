@@ -16,10 +16,10 @@ use Lantern\Core\NotThere;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Catalogue\KnownChoices;
-use Lantern\Reading\Catalogue\NarrowedListing;
 use Lantern\Reading\Catalogue\OwnFilters;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Workbench\Shop\FilterEditor;
+use Lantern\Reading\Listings\NarrowedListing;
+use Lantern\Workbench\Filters\FilterEditor;
 use Psr\Clock\ClockInterface;
 
 /** Filters in the shapes of the API. */

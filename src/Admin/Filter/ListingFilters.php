@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Filter;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\IfMatch;
+use Lantern\Admin\Http\QueryInput;
 use Lantern\Admin\Place\PlaceSheet;
 use Lantern\Admin\Place\PlaceViews;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Filter\Filter;
+use Lantern\Workbench\Filters\FilterEditor;
 use Lantern\Workbench\Places\PlaceEditor;
-use Lantern\Workbench\Shop\FilterEditor;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -40,26 +40,26 @@ final readonly class ListingFilters
     #[OA\Put(path: '/api/filters', summary: 'Chooses the filters of all listings, or of search results', responses: [new OA\Response(response: 200, description: 'Filters', content: new OA\JsonContent(ref: FiltersView::class))])]
     public function choose(#[Body] ListingFiltersInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
-        return $this->api->changed(fn () => $this->editor->choose('search' === $input->of, $version, $input->filters, $account->person), $this->views->filters(...));
+        return $this->api->changed(fn () => $this->editor->choose('search' === $input->of, $version, $input->filters, $account->actor()), $this->views->filters(...));
     }
 
     #[Route('/api/filters/words', methods: ['PATCH'])]
     #[OA\Patch(path: '/api/filters/words', summary: 'Words a filter and its choices, orders them, puts together what means the same', responses: [new OA\Response(response: 200, description: 'Filters', content: new OA\JsonContent(ref: FiltersView::class))])]
     public function word(#[Body] FilterWordsInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
-        return $this->api->changed(fn () => $this->editor->word($input->filter, $version, $account->person, $input->label, $input->order(), $input->byHand, $input->labels(), $input->same()), $this->views->filters(...));
+        return $this->api->changed(fn () => $this->editor->word($input->filter, $version, $account->actor(), $input->label, $input->order(), $input->byHand, $input->labels(), $input->same()), $this->views->filters(...));
     }
 
     #[Route('/api/filters/choices', methods: ['GET'])]
     #[OA\Get(path: '/api/filters/choices', summary: 'All choices of a filter', responses: [new OA\Response(response: 200, description: 'Choices', content: new OA\JsonContent(ref: KnownChoicesView::class))])]
-    public function choices(#[Asked] KnownChoicesQuery $query = new KnownChoicesQuery()): Response
+    public function choices(#[QueryInput] KnownChoicesQuery $query = new KnownChoicesQuery()): Response
     {
         return $this->api->json($this->views->choices(Filter::named($query->filter)));
     }
 
     #[Route('/api/places/{id}/filters', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
     #[OA\Get(path: '/api/places/{id}/filters', summary: 'What the filters of a listing offer, with something chosen', responses: [new OA\Response(response: 200, description: 'Filters with their choices', content: new OA\JsonContent(ref: NarrowedView::class))])]
-    public function narrowed(string $id, #[Asked] NarrowedQuery $query = new NarrowedQuery()): Response
+    public function narrowed(string $id, #[QueryInput] NarrowedQuery $query = new NarrowedQuery()): Response
     {
         return $this->api->json($this->views->narrowed($id, $query));
     }
@@ -68,6 +68,6 @@ final readonly class ListingFilters
     #[OA\Put(path: '/api/places/{id}/filters', summary: 'Gives the listing of a place filters of its own, or takes them back', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))])]
     public function ofPlace(string $id, #[Body] ListingFiltersInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
-        return $this->api->changed(fn () => $this->places->filter($id, $version, $input->filters, $account->person), fn (): PlaceSheet => $this->sheets->sheet($id));
+        return $this->api->changed(fn () => $this->places->filter($id, $version, $input->filters, $account->actor()), fn (): PlaceSheet => $this->sheets->sheet($id));
     }
 }

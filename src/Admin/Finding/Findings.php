@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Finding;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
+use Lantern\Admin\Http\DoneView;
+use Lantern\Admin\Http\QueryInput;
 use Lantern\Admin\Job\JobView;
 use Lantern\Admin\Place\PlaceViews;
 use Lantern\Admin\Place\RelativesView;
 use Lantern\Admin\Place\RelativeView;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Finding\MendAnswer;
 use Lantern\Core\NotThere;
 use Lantern\Reading\Findings\FindingTable;
@@ -23,8 +23,8 @@ use Lantern\Reading\Findings\SuggestedPlace;
 use Lantern\Reading\Findings\Suggestions;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Findings\LinkCheck;
-use Lantern\Workbench\Findings\Mender;
 use Lantern\Workbench\Findings\SetAsides;
+use Lantern\Workbench\Mends\Mender;
 use Lantern\Workbench\OutsideLinks\OutsideLinks;
 use Lantern\Workbench\OutsideLinks\OutsideRound;
 use OpenApi\Attributes as OA;
@@ -57,7 +57,7 @@ final readonly class Findings
 
     #[Route('/api/findings', methods: ['GET'])]
     #[OA\Get(path: '/api/findings', summary: 'What is wrong, the first of each kind', responses: [new OA\Response(response: 200, description: 'By what is wrong', content: new OA\JsonContent(ref: FindingsView::class))])]
-    public function findings(#[Asked] FindingsQuery $query = new FindingsQuery()): Response
+    public function findings(#[QueryInput] FindingsQuery $query = new FindingsQuery()): Response
     {
         $isOfNow = $this->check->catchUp();
         $walk = $this->table->lastWalk($query->stand());
@@ -71,7 +71,7 @@ final readonly class Findings
 
     #[Route('/api/findings/page', methods: ['GET'])]
     #[OA\Get(path: '/api/findings/page', summary: 'All findings of one kind, a page at a time', responses: [new OA\Response(response: 200, description: 'The most visited first', content: new OA\JsonContent(ref: FindingPage::class))])]
-    public function page(#[Asked] FindingsQuery $query): Response
+    public function page(#[QueryInput] FindingsQuery $query): Response
     {
         $found = $this->table->page($query->stand(), $query->kind() ?? throw new NotThere('There is no such kind of finding.'), $query->q, 'yes' === $query->aside, $query->after);
         $page = \array_slice($found, 0, FindingTable::PAGE);
@@ -101,7 +101,7 @@ final readonly class Findings
 
     #[Route('/api/findings/marks', methods: ['GET'])]
     #[OA\Get(path: '/api/findings/marks', summary: 'How many findings there are about some things, or within them', responses: [new OA\Response(response: 200, description: 'Numbers', content: new OA\JsonContent(ref: MarksView::class))])]
-    public function marks(#[Asked] MarksQuery $query = new MarksQuery()): Response
+    public function marks(#[QueryInput] MarksQuery $query = new MarksQuery()): Response
     {
         $this->check->catchUp();
         [$counts, $broken] = $this->table->counts($query->ids());
@@ -122,7 +122,7 @@ final readonly class Findings
     {
         $this->check->catchUp();
 
-        return $this->api->edited(fn (): Edit => $this->mender->mend($input->findings, $input->mend, MendAnswer::typed($input->mend->asks(), $input->to ?? $input->words), $account->person));
+        return $this->api->edited(fn (): Edit => $this->mender->mend($input->findings, $input->mend, MendAnswer::typed($input->mend->asks(), $input->to ?? $input->words), $account->actor()));
     }
 
     #[Route('/api/findings/{id}/targets', requirements: ['id' => self::ID], methods: ['GET'])]
@@ -136,7 +136,7 @@ final readonly class Findings
     #[OA\Put(path: '/api/findings/{id}/aside', summary: 'Sets a finding aside', responses: [new OA\Response(response: 200, description: 'The finding', content: new OA\JsonContent(ref: FindingView::class))])]
     public function setAside(string $id, #[Body] SetAsideInput $input, #[CurrentUser] Account $account): Response
     {
-        $this->asides->put($id, $input->reason, $input->until, $account->person);
+        $this->asides->put($id, $input->reason, $input->until, $account->actor());
 
         return $this->api->json(FindingViews::finding($this->one($id)));
     }
@@ -157,7 +157,7 @@ final readonly class Findings
         $job = $this->api->together(function () use ($account) {
             $this->outside->askAllAgain();
 
-            return $this->round->begin($account->person);
+            return $this->round->begin($account->actor());
         });
 
         return new JsonResponse(JobView::of($job), Response::HTTP_ACCEPTED);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\Finding;
 
 use Lantern\Core\Finding\FindingKind;
-use Lantern\Reading\Findings\Stand;
+use Lantern\Reading\Findings\CopyFilter;
 use OpenApi\Attributes as OA;
 use Symfony\Component\Validator\Constraints as Assert;
 
@@ -27,9 +27,9 @@ final readonly class FindingsQuery
     ) {
     }
 
-    public function stand(): Stand
+    public function stand(): CopyFilter
     {
-        return Stand::from($this->stand);
+        return CopyFilter::from($this->stand);
     }
 
     public function kind(): ?FindingKind

@@ -7,7 +7,7 @@ namespace Lantern\Admin\Finding;
 use Lantern\Admin\Http\Id;
 use Lantern\Admin\Http\Many;
 use Lantern\Core\Finding\MendKind;
-use Lantern\Workbench\Findings\Mender;
+use Lantern\Workbench\Mends\Mender;
 use OpenApi\Attributes as OA;
 use Symfony\Component\Validator\Constraints as Assert;
 

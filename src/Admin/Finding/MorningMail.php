@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Finding;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Workbench\People\MorningMails;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,14 +26,14 @@ final readonly class MorningMail
     #[OA\Get(path: '/api/morning-mail', summary: 'Whether one is told in the morning what broke', responses: [new OA\Response(response: 200, description: 'Whether', content: new OA\JsonContent(ref: MorningMailView::class))])]
     public function is(#[CurrentUser] Account $account): Response
     {
-        return $this->api->json(new MorningMailView($this->mails->isWantedBy($account->person)));
+        return $this->api->json(new MorningMailView($this->mails->isWantedBy($account->actor())));
     }
 
     #[Route('/api/morning-mail', name: 'morning_mail', methods: ['PUT'])]
     #[OA\Put(path: '/api/morning-mail', summary: 'Asks to be told in the morning what broke, or no longer', responses: [new OA\Response(response: 200, description: 'Whether', content: new OA\JsonContent(ref: MorningMailView::class))])]
     public function want(#[Body] MorningMailInput $input, #[CurrentUser] Account $account): Response
     {
-        $this->mails->want($account->person, $input->wanted);
+        $this->mails->want($account->actor(), $input->wanted);
 
         return $this->api->json(new MorningMailView($input->wanted));
     }

@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Http;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Core\Stale;
 use Lantern\Workbench\Edits\Edit;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\UnitOfWork;
 use OpenApi\Attributes as OA;
 use Psr\Clock\ClockInterface;

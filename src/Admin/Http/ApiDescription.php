@@ -98,7 +98,7 @@ final readonly class ApiDescription
             $type = $argument->getType() instanceof \ReflectionNamedType ? $argument->getType()->getName() : '';
             if ([] !== $argument->getAttributes(IfMatch::class)) {
                 $parameters['If-Match'] = ['name' => 'If-Match', 'in' => 'header', 'required' => true, 'schema' => ['type' => 'string', 'pattern' => '^"[0-9]+(\\.[0-9a-f]{32})?"$']];
-            } elseif ([] !== $argument->getAttributes(Asked::class) && class_exists($type)) {
+            } elseif ([] !== $argument->getAttributes(QueryInput::class) && class_exists($type)) {
                 $query = InputSchema::of(new \ReflectionClass($type), []);
                 foreach ($query['properties'] as $name => $schema) {
                     $parameters[$name] = array_filter(['name' => $name, 'in' => 'query', 'description' => $schema['description'] ?? null, 'schema' => array_diff_key($schema, ['description' => ''])]);

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\Http;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Account\Account;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ControllerEvent;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Http;
 
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Account\Account;
 use Lantern\Core\NotThere;
-use Lantern\Core\Person\Standing;
+use Lantern\Core\Person\SignInLevel;
 use Lantern\Core\Refused;
 use Lantern\Node\RequestId;
-use Lantern\Reading\Copies\Away;
+use Lantern\Reading\Sql\Away;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
@@ -91,6 +91,6 @@ final readonly class ProblemResponses
     {
         $user = $this->tokens->getToken()?->getUser();
 
-        return $user instanceof Account && Standing::FactorAwaited !== $user->standing;
+        return $user instanceof Account && SignInLevel::FactorAwaited !== $user->standing;
     }
 }

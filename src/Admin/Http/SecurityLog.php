@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Http;
 
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Account\Account;
 use Lantern\Core\Person\Actor;
 use Lantern\Node\RequestId;
-use Lantern\Reading\Copies\Away;
-use Lantern\Workbench\People\AuditLog;
+use Lantern\Reading\Sql\Away;
+use Lantern\Workbench\Audit\AuditLog;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;

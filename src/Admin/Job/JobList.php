@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Job;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Workbench\Jobs\Job;
 use Lantern\Workbench\Jobs\Jobs;
 use OpenApi\Attributes as OA;
@@ -41,6 +41,6 @@ final readonly class JobList
     #[OA\Post(path: '/api/jobs/{id}/stop', summary: 'Stops a job of one’s own, for owners any; nothing of it is kept, unless it has just ended', responses: [new OA\Response(response: 200, description: 'The job', content: new OA\JsonContent(ref: JobView::class))])]
     public function stop(string $id, #[CurrentUser] Account $account): Response
     {
-        return $this->api->json(JobView::of($this->jobs->stop($id, $account->person->actor())));
+        return $this->api->json(JobView::of($this->jobs->stop($id, $account->actor())));
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Job;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Http\DoneView;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Jobs\Job;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Letter;
 
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Account\Account;
 use Lantern\Workbench\Jobs\FailedMessage;
 use Lantern\Workbench\Jobs\FailedMessages;
 use OpenApi\Attributes as OA;
@@ -33,7 +33,7 @@ final readonly class FailedList
     #[OA\Post(path: '/api/letters/failed/{number}/again', summary: 'Sends it on its way once more', responses: [new OA\Response(response: 200, description: 'What is left', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: FailedView::class)))])]
     public function again(string $number, #[CurrentUser] Account $account): Response
     {
-        $this->failed->again($number, $account->person->actor());
+        $this->failed->again($number, $account->actor());
 
         return $this->all();
     }
@@ -42,7 +42,7 @@ final readonly class FailedList
     #[OA\Delete(path: '/api/letters/failed/{number}', summary: 'Lets it go for good', responses: [new OA\Response(response: 200, description: 'What is left', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: FailedView::class)))])]
     public function letGo(string $number, #[CurrentUser] Account $account): Response
     {
-        $this->failed->letGo($number, $account->person->actor());
+        $this->failed->letGo($number, $account->actor());
 
         return $this->all();
     }

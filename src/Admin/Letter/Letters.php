@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Letter;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\NotThere;
 use Lantern\Letters\KeptMail;
 use Lantern\Letters\ListCount;
@@ -13,7 +13,7 @@ use Lantern\Letters\Mailbox;
 use Lantern\Letters\Subscribers;
 use Lantern\Letters\TellService;
 use Lantern\Reading\Pieces\SignUps;
-use Lantern\Workbench\People\AuditLog;
+use Lantern\Workbench\Audit\AuditLog;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
@@ -58,7 +58,7 @@ final readonly class Letters
         if ('' === $list) {
             throw new NotThere('There is no such list.');
         }
-        $this->audit->add($account->person->actor(), 'exported', ['what' => "the list “{$list}”"]);
+        $this->audit->add($account->actor(), 'exported', ['what' => "the list “{$list}”"]);
         $response = new StreamedResponse(function () use ($list): void {
             $out = fopen('php://output', 'w');
             \assert(false !== $out);

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Menu;
 
-use Lantern\Admin\Piece\AdviceView;
 use Lantern\Admin\Place\PlaceBrief;
 use OpenApi\Attributes as OA;
 

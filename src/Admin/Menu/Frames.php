@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Menu;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Menu\HeaderWithoutMenu;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Looks\PaleBand;
 use Lantern\Reading\Looks\PaleBands;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Menus\BayEditor;
-use Lantern\Workbench\Menus\FrameEditor;
-use Lantern\Workbench\Menus\FrameVersions;
-use Lantern\Workbench\Menus\LooksEditor;
+use Lantern\Workbench\Frame\BayEditor;
+use Lantern\Workbench\Frame\FrameEditor;
+use Lantern\Workbench\Frame\FrameVersions;
+use Lantern\Workbench\Looks\LooksEditor;
 use Lantern\Workbench\Pieces\LayoutMaker;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
@@ -44,7 +44,7 @@ final readonly class Frames
     public function change(#[Body] FrameChangeInput $input, #[CurrentUser] Account $account): Response
     {
         return $this->api->changed(
-            fn (): ?string => $this->make($input, $account->person),
+            fn (): ?string => $this->make($input, $account->actor()),
             fn (?string $made): FrameView => $this->views->frame($made),
         );
     }
@@ -57,7 +57,7 @@ final readonly class Frames
     }
 
     /** @return string|null id of the menu, the column or the bay that was made */
-    private function make(FrameChangeInput $input, Person $by): ?string
+    private function make(FrameChangeInput $input, Actor $by): ?string
     {
         if (null !== $input->seen) {
             $this->versions->refuseStale($input->concerns(), array_column($input->seen, 'version', 'of'));

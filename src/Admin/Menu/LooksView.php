@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Menu;
 
-use Lantern\Admin\Piece\AdviceView;
 use OpenApi\Attributes as OA;
 
 /** How the shop looks on the workbench, what could be chosen instead, and what is too pale. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Lantern\Admin\Menu;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Lantern\Admin\Piece\AdviceView;
 use Lantern\Admin\Place\PlaceViews;
 use Lantern\Core\Fit\PanelFit;
 use Lantern\Core\Looks\Looks;
@@ -38,18 +37,18 @@ use Lantern\Core\Visitor;
 use Lantern\Interchange\Json\EntryCodec;
 use Lantern\Interchange\Json\PieceCodec;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Frame\FittedHeader;
+use Lantern\Reading\Frame\Frame;
 use Lantern\Reading\Looks\LooksSets;
-use Lantern\Reading\Menus\FittedHeader;
-use Lantern\Reading\Menus\Frame;
-use Lantern\Reading\Menus\MatchedLine;
-use Lantern\Reading\Menus\PlaceMatch;
+use Lantern\Reading\Outlines\MatchedLine;
+use Lantern\Reading\Outlines\PlaceMatch;
 use Lantern\Reading\Pieces\LaidOut;
 use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Reading\Pieces\SignUps;
 use Lantern\Reading\Pieces\SignUpTwice;
-use Lantern\Workbench\Entity\MenuRecord;
-use Lantern\Workbench\Menus\FrameVersions;
+use Lantern\Workbench\Frame\FrameVersions;
 use Lantern\Workbench\Menus\MenuLog;
+use Lantern\Workbench\Menus\MenuRecord;
 use Psr\Clock\ClockInterface;
 
 /** Menus and the frame in the shapes of the API. */

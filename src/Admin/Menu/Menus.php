@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Menu;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\IfMatch;
 use Lantern\Admin\Http\LookQuery;
 use Lantern\Admin\Http\Problem;
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Http\QueryInput;
 use Lantern\Core\Menu\Move;
 use Lantern\Core\Visitor;
-use Lantern\Workbench\Entity\MenuRecord;
 use Lantern\Workbench\Menus\MenuEditor;
+use Lantern\Workbench\Menus\MenuRecord;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -31,7 +31,7 @@ final readonly class Menus
 
     #[Route('/api/menus/{id}', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
     #[OA\Get(path: '/api/menus/{id}', summary: 'A menu with its entries, and which of them a visitor does not get', responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))])]
-    public function menu(string $id, #[Asked] LookQuery $look = new LookQuery()): Response
+    public function menu(string $id, #[QueryInput] LookQuery $look = new LookQuery()): Response
     {
         return $this->api->json($this->views->menu($id, $this->visitor($look)));
     }
@@ -42,16 +42,16 @@ final readonly class Menus
         new OA\Response(response: 412, description: 'Changed in the meantime', content: new OA\MediaType(mediaType: 'application/problem+json', schema: new OA\Schema(ref: Problem::class))),
         new OA\Response(response: 422, description: 'Against a rule', content: new OA\MediaType(mediaType: 'application/problem+json', schema: new OA\Schema(ref: Problem::class))),
     ])]
-    public function move(string $id, #[Body] Move $move, #[IfMatch] int $version, #[CurrentUser] Account $account, #[Asked] LookQuery $look = new LookQuery()): Response
+    public function move(string $id, #[Body] Move $move, #[IfMatch] int $version, #[CurrentUser] Account $account, #[QueryInput] LookQuery $look = new LookQuery()): Response
     {
-        return $this->changed($id, $look, fn () => $this->editor->move($id, $version, $move, $account->person));
+        return $this->changed($id, $look, fn () => $this->editor->move($id, $version, $move, $account->actor()));
     }
 
     #[Route('/api/menus/{id}/alternatives/{alternative}', requirements: ['id' => Requirement::UUID, 'alternative' => Requirement::UUID], methods: ['POST'])]
     #[OA\Post(path: '/api/menus/{id}/alternatives/{alternative}', summary: 'Settles what two people wanted of one entry', responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))])]
-    public function choose(string $id, string $alternative, #[Body] ChoiceInput $input, #[CurrentUser] Account $account, #[Asked] LookQuery $look = new LookQuery()): Response
+    public function choose(string $id, string $alternative, #[Body] ChoiceInput $input, #[CurrentUser] Account $account, #[QueryInput] LookQuery $look = new LookQuery()): Response
     {
-        return $this->changed($id, $look, fn () => $this->editor->choose($id, $alternative, $input->use, $account->person));
+        return $this->changed($id, $look, fn () => $this->editor->choose($id, $alternative, $input->use, $account->actor()));
     }
 
     /** @param \Closure(): MenuRecord $change */

@@ -11,8 +11,8 @@ use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Visitor;
-use Lantern\Reading\Catalogue\NarrowedListing;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Reading\Listings\NarrowedListing;
 use Psr\Clock\ClockInterface;
 
 /** What an entry can lead to within a place, in the shape of the API. */

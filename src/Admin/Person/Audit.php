@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Person;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
-use Lantern\Admin\SignIn\Account;
-use Lantern\Workbench\People\AuditEntry;
-use Lantern\Workbench\People\AuditLog;
+use Lantern\Admin\Http\QueryInput;
+use Lantern\Workbench\Audit\AuditEntry;
+use Lantern\Workbench\Audit\AuditLog;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\HeaderUtils;
 use Symfony\Component\HttpFoundation\Response;
@@ -27,7 +27,7 @@ final readonly class Audit
 
     #[Route('/api/audit', name: 'audit', methods: ['GET'])]
     #[OA\Get(path: '/api/audit', summary: 'What was done, the latest first', responses: [new OA\Response(response: 200, description: 'A page', content: new OA\JsonContent(ref: AuditView::class))])]
-    public function page(#[Asked] AuditQuery $query = new AuditQuery()): Response
+    public function page(#[QueryInput] AuditQuery $query = new AuditQuery()): Response
     {
         $entries = $this->log->page($query->q, $query->before, AuditLog::PAGE + 1);
         $page = \array_slice($entries, 0, AuditLog::PAGE);
@@ -40,9 +40,9 @@ final readonly class Audit
 
     #[Route('/api/audit.csv', name: 'audit_csv', methods: ['GET'])]
     #[OA\Get(path: '/api/audit.csv', summary: 'All of it, as CSV (RFC 4180)', responses: [new OA\Response(response: 200, description: 'The log', content: new OA\MediaType(mediaType: 'text/csv'))])]
-    public function csv(#[CurrentUser] Account $account, #[Asked] AuditQuery $query = new AuditQuery()): Response
+    public function csv(#[CurrentUser] Account $account, #[QueryInput] AuditQuery $query = new AuditQuery()): Response
     {
-        $this->log->add($account->person->actor(), 'exported', ['what' => 'the audit log']);
+        $this->log->add($account->actor(), 'exported', ['what' => 'the audit log']);
         $response = new StreamedResponse(function () use ($query): void {
             $out = fopen('php://output', 'w');
             \assert(false !== $out);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Person;
 
-use Lantern\Workbench\People\AuditEntry;
+use Lantern\Workbench\Audit\AuditEntry;
 
 /** Says what was done: the one place where these sentences are made. */
 final class AuditWords

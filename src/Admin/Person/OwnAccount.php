@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Person;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\SecurityLog;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Admin\SignIn\Attempts;
 use Lantern\Admin\SignIn\SessionStart;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Core\NotThere;
-use Lantern\Core\Person\Standing;
+use Lantern\Core\Person\SignInLevel;
 use Lantern\Core\Person\WrongSecret;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\People\HouseRules;
@@ -81,7 +81,7 @@ final readonly class OwnAccount
     public function beginFactor(#[Body] TypedPasswordInput $input, #[CurrentUser] Account $account): Response
     {
         // Whoever has to have one has typed the password just now.
-        if (Standing::WithoutFactor !== $account->standing) {
+        if (SignInLevel::WithoutFactor !== $account->standing) {
             $this->typed($input->password, $account);
         }
         $secret = $this->factors->begin($account->person->id)->base32();
@@ -109,7 +109,7 @@ final readonly class OwnAccount
     public function removeFactor(#[Body] TypedPasswordInput $input, #[CurrentUser] Account $account): Response
     {
         $this->typed($input->password, $account);
-        $this->factors->remove($account->person->id, $account->person->actor());
+        $this->factors->remove($account->person->id, $account->actor());
         // Whoever may have the device, or had it, does not go on elsewhere.
         $this->sessions->endAll($account->person->id, $account->session);
 
@@ -165,7 +165,7 @@ final readonly class OwnAccount
     {
         $now = $this->people->loadUserByIdentifier($account->person->mail);
         if ($now instanceof Account) {
-            $this->start->goOn($request, $account, $now->person, Standing::Whole);
+            $this->start->goOn($request, $account, $now->person, SignInLevel::Whole);
         }
     }
 

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Person;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
 use Lantern\Letters\PeopleLetters;
@@ -54,7 +54,7 @@ final readonly class People
     #[OA\Post(path: '/api/people/invitations', summary: 'Asks somebody to work here, by mail', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
     public function invite(#[Body] InvitationInput $input, #[CurrentUser] Account $account): Response
     {
-        $token = $this->team->invite($input->mail, $input->name, $input->role, $account->person->actor());
+        $token = $this->team->invite($input->mail, $input->name, $input->role, $account->actor());
         $this->letters->invitation(trim($input->mail), $input->name, $account->person->name, "$this->adminUrl/welcome/$token");
 
         return $this->api->json($this->view());
@@ -64,7 +64,7 @@ final readonly class People
     #[OA\Delete(path: '/api/people/invitations/{id}', summary: 'Takes an invitation back', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
     public function takeBack(string $id, #[CurrentUser] Account $account): Response
     {
-        $this->team->takeBack($id, $account->person->actor());
+        $this->team->takeBack($id, $account->actor());
 
         return $this->api->json($this->view());
     }
@@ -73,7 +73,7 @@ final readonly class People
     #[OA\Put(path: '/api/people/{id}/role', summary: 'Gives somebody another role', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
     public function role(string $id, #[Body] RoleInput $input, #[CurrentUser] Account $account): Response
     {
-        $this->team->giveRole($id, $input->role, $account->person->actor());
+        $this->team->giveRole($id, $input->role, $account->actor());
 
         return $this->api->json($this->view());
     }
@@ -82,7 +82,7 @@ final readonly class People
     #[OA\Delete(path: '/api/people/{id}', summary: 'Somebody cannot sign in any more; what they did stays', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
     public function letGo(string $id, #[CurrentUser] Account $account): Response
     {
-        $this->team->letGo($id, $account->person->actor());
+        $this->team->letGo($id, $account->actor());
 
         return $this->api->json($this->view());
     }
@@ -91,7 +91,7 @@ final readonly class People
     #[OA\Delete(path: '/api/people/{id}/second-factor', summary: 'Takes the second factor off somebody who has lost it', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
     public function factor(string $id, #[CurrentUser] Account $account): Response
     {
-        $this->factors->takeOff($id, $account->person->actor());
+        $this->factors->takeOff($id, $account->actor());
         $this->sessions->endAll($id, $account->session);
 
         return $this->api->json($this->view());
@@ -101,7 +101,7 @@ final readonly class People
     #[OA\Delete(path: '/api/people/{id}/sessions', summary: 'Signs somebody out everywhere, as after a laptop was lost', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
     public function endSessions(string $id, #[CurrentUser] Account $account): Response
     {
-        $this->team->endSessions($id, $account->session, $account->person->actor());
+        $this->team->endSessions($id, $account->session, $account->actor());
 
         return $this->api->json($this->view());
     }
@@ -113,7 +113,7 @@ final readonly class People
         if ($input->requiresFactor && !$this->rules->requiresFactor() && !$this->factors->has($account->person->id)) {
             throw new Refused('requiresFactor', 'Set up your own second factor first, under your name; then ask it of the others.');
         }
-        $this->rules->set($input->requiresFactor, $input->auditDays, $account->person->actor());
+        $this->rules->set($input->requiresFactor, $input->auditDays, $account->actor());
 
         return $this->api->json($this->view());
     }

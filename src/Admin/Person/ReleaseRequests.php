@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Person;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Body;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Workbench\People\ReleaseRequest;
 use Lantern\Workbench\People\ReleaseRequests as Requests;
 use OpenApi\Attributes as OA;
@@ -34,7 +34,7 @@ final readonly class ReleaseRequests
     #[OA\Post(path: '/api/release-requests', summary: 'Asks for what waits to be published', responses: [new OA\Response(response: 204, description: 'Those who may publish see it')])]
     public function ask(#[Body] ReleaseRequestInput $input, #[CurrentUser] Account $account): Response
     {
-        $this->requests->ask($input->note, $account->person);
+        $this->requests->ask($input->note, $account->actor());
 
         return new Response(status: 204);
     }

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Piece;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Menu\MenuView;
 use Lantern\Admin\Menu\MenuViews;
 use Lantern\Admin\Menu\NewEntries;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Visitor;
 use Lantern\Workbench\Pieces\LayoutMaker;
 use OpenApi\Attributes as OA;
@@ -31,7 +31,7 @@ final readonly class Layouts
     #[OA\Post(path: '/api/places/{id}/layout', summary: 'Lays the body of a page out in bands, its words the first piece', responses: [new OA\Response(response: 200, description: 'The page as it is edited', content: new OA\JsonContent(ref: MenuView::class))])]
     public function page(string $id, #[CurrentUser] Account $account): Response
     {
-        $this->maker->page($id, $account->person);
+        $this->maker->page($id, $account->actor());
 
         return $this->shown($id);
     }
@@ -40,7 +40,7 @@ final readonly class Layouts
     #[OA\Post(path: '/api/menus/{id}/panels/{entry}', summary: 'Makes a wide panel of the dropdown below an entry of the first level', responses: [new OA\Response(response: 200, description: 'The panel as it is edited', content: new OA\JsonContent(ref: MenuView::class))])]
     public function panel(string $id, string $entry, #[CurrentUser] Account $account): Response
     {
-        $this->maker->panel($id, $entry, $account->person);
+        $this->maker->panel($id, $entry, $account->actor());
 
         return $this->shown($entry);
     }
@@ -49,7 +49,7 @@ final readonly class Layouts
     #[OA\Post(path: '/api/menus/{id}/entries', summary: 'Puts entries into a menu together with the wide panels that they open', responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))])]
     public function entries(string $id, #[Body] NewEntries $input, #[CurrentUser] Account $account): Response
     {
-        $this->maker->entries($id, $input->entries, $input->panels, $input->at, $account->person);
+        $this->maker->entries($id, $input->entries, $input->panels, $input->at, $account->actor());
 
         return $this->shown($id);
     }

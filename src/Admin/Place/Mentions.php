@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Place;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Refused;
 use Lantern\Workbench\Addresses\OutsideMentions;
@@ -40,7 +40,7 @@ final readonly class Mentions
         if (null === $sheet->liveAddress) {
             throw new Refused('name', 'No visitor knows this place yet. Publish it first; then its address can stand somewhere.');
         }
-        $this->outside->add($input->kind, $input->name, Address::fromNormal($sheet->liveAddress), $account->person);
+        $this->outside->add($input->kind, $input->name, Address::fromNormal($sheet->liveAddress), $account->actor());
 
         return $this->mentions($id);
     }
@@ -49,7 +49,7 @@ final readonly class Mentions
     #[OA\Delete(path: '/api/outside-mentions/{id}', summary: 'Takes an outside mention off the list', responses: [new OA\Response(response: 204, description: 'It is off the list')])]
     public function remove(string $id, #[CurrentUser] Account $account): Response
     {
-        $this->outside->remove($id, $account->person);
+        $this->outside->remove($id, $account->actor());
 
         return new Response('', 204);
     }

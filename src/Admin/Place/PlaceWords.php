@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Place;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\IfMatch;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Reading\Places\PlaceTable;
 use Lantern\Workbench\Places\PlaceEditor;
 use Lantern\Workbench\Words\CleanedWords;
@@ -42,7 +42,7 @@ final class PlaceWords
     public function write(string $id, #[Body] WordsInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->api->changed(
-            fn (): CleanedWords => $this->editor->writeWords($id, $version, $input->html, $account->person),
+            fn (): CleanedWords => $this->editor->writeWords($id, $version, $input->html, $account->actor()),
             fn (?CleanedWords $cleaned): WordsView => $this->views->words($id, $cleaned->takenOut ?? []),
         );
     }
@@ -59,7 +59,7 @@ final class PlaceWords
     public function pick(string $id, #[Body] PicksInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->api->changed(
-            fn () => $this->editor->pick($id, $version, $input->products, $account->person),
+            fn () => $this->editor->pick($id, $version, $input->products, $account->actor()),
             fn (): PlaceSheet => $this->views->sheet($id),
         );
     }

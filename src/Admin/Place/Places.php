@@ -4,27 +4,17 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Place;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\IfMatch;
-use Lantern\Admin\Menu\SpotsQuery;
-use Lantern\Admin\Menu\SpotsView;
-use Lantern\Admin\Menu\SpotView;
-use Lantern\Admin\Menu\TargetView;
-use Lantern\Admin\Menu\TypedLeadView;
+use Lantern\Admin\Http\QueryInput;
 use Lantern\Admin\Rule\AllView;
-use Lantern\Admin\SignIn\Account;
-use Lantern\Core\NotThere;
-use Lantern\Core\Outline\TypedLead;
-use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\SearchListing;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Menus\FoundSpot;
-use Lantern\Reading\Menus\SpotFinder;
 use Lantern\Reading\Places\ListedPlace;
 use Lantern\Reading\Places\PlaceTable;
-use Lantern\Workbench\Findings\Foresight;
+use Lantern\Workbench\Findings\FindingsPreview;
 use Lantern\Workbench\Places\ManyPlaces;
 use Lantern\Workbench\Places\PlaceEditor;
 use OpenApi\Attributes as OA;
@@ -43,14 +33,13 @@ final readonly class Places
         private PlaceViews $views,
         private PlaceEditor $editor,
         private Copies $copies,
-        private SpotFinder $spots,
-        private Foresight $foresight,
+        private FindingsPreview $foresight,
     ) {
     }
 
     #[Route('/api/places', methods: ['GET'])]
     #[OA\Get(path: '/api/places', summary: 'A page of the places on the workbench', responses: [new OA\Response(response: 200, description: 'The page', content: new OA\JsonContent(ref: PlacePage::class))])]
-    public function page(#[Asked] PlacesQuery $query = new PlacesQuery()): Response
+    public function page(#[QueryInput] PlacesQuery $query = new PlacesQuery()): Response
     {
         $listed = $this->table->page($query->filter(), $query->after);
         $page = \array_slice($listed, 0, PlaceTable::PAGE);
@@ -63,39 +52,9 @@ final readonly class Places
 
     #[Route('/api/places/all', methods: ['GET'])]
     #[OA\Get(path: '/api/places/all', summary: 'All that the table of places is narrowed to', responses: [new OA\Response(response: 200, description: 'How many, and their ids', content: new OA\JsonContent(ref: AllView::class))])]
-    public function all(#[Asked] PlacesQuery $query = new PlacesQuery()): Response
+    public function all(#[QueryInput] PlacesQuery $query = new PlacesQuery()): Response
     {
         return $this->api->json(AllView::of($this->table->all($query->filter(), ManyPlaces::MOST)));
-    }
-
-    #[Route('/api/places/find', methods: ['GET'])]
-    #[OA\Get(path: '/api/places/find', summary: 'What a few letters could mean, likeliest first', responses: [new OA\Response(response: 200, description: 'What was found', content: new OA\JsonContent(ref: FoundView::class))])]
-    public function find(#[Asked] FindQuery $query = new FindQuery()): Response
-    {
-        $words = mb_substr($query->q, 0, 200);
-        $leads = array_map(static function (TypedLead $lead): TypedLeadView {
-            $target = TargetView::of($lead->target);
-
-            return new TypedLeadView($target->kind, $target->uri, $lead->label, $lead->words);
-        }, TypedLead::all($query->q));
-
-        return $this->api->json(new FoundView(
-            $this->views->rows($this->table->find($words, PlaceKind::tryFrom($query->kind))),
-            $leads,
-            array_map(static fn (PlaceKind $kind): string => $kind->value, PlaceKind::madeFromTitle($words)),
-        ));
-    }
-
-    #[Route('/api/places/{id}/spots', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}/spots', summary: 'Where a place can go into menus, by letters of the spot', responses: [new OA\Response(response: 200, description: 'Spots', content: new OA\JsonContent(ref: SpotsView::class))])]
-    public function spots(string $id, #[Asked] SpotsQuery $query = new SpotsQuery()): Response
-    {
-        $place = $this->copies->workbench->places->get($id) ?? throw NotThere::place();
-
-        return $this->api->json(new SpotsView(array_map(
-            static fn (FoundSpot $one): SpotView => new SpotView($one->menuId, $one->version, $one->spot->at->parentId, $one->spot->at->index, $one->spot->words(), $one->isThere, $one->fit),
-            $this->spots->find($place, $query->q),
-        )));
     }
 
     #[Route('/api/places/groups', methods: ['GET'])]
@@ -119,7 +78,7 @@ final readonly class Places
     #[OA\Patch(path: '/api/places/{id}', summary: 'Changes what is said about a place', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))])]
     public function revise(string $id, #[Body] RevisionInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
-        return $this->changed($id, fn () => $this->editor->revise($id, $version, $input->revision(), $account->person));
+        return $this->changed($id, fn () => $this->editor->revise($id, $version, $input->revision(), $account->actor()));
     }
 
     #[Route('/api/places/{id}/light-plan', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
@@ -127,14 +86,14 @@ final readonly class Places
     public function planLight(string $id, #[Body] RevisionInput $input, #[CurrentUser] Account $account): Response
     {
         $touches = $this->editor->planLight($id, $input->revision(), $this->table->one($id)->visits);
-        $touches = [...$touches, ...$this->foresight->of(fn () => $this->editor->reviseWithin($id, null, $input->revision(), $account->person))];
+        $touches = [...$touches, ...$this->foresight->of(fn () => $this->editor->reviseWithin($id, null, $input->revision(), $account->actor()))];
 
         return $this->api->json(new TouchesView(array_map(TouchView::of(...), $touches)));
     }
 
     #[Route('/api/places/{id}/listing', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
     #[OA\Get(path: '/api/places/{id}/listing', summary: 'How search engines would show a place with another listing', responses: [new OA\Response(response: 200, description: 'The listing', content: new OA\JsonContent(ref: ListingView::class))])]
-    public function listing(string $id, #[Asked] ListingQuery $query = new ListingQuery()): Response
+    public function listing(string $id, #[QueryInput] ListingQuery $query = new ListingQuery()): Response
     {
         $listed = $this->table->one($id);
         $listing = new SearchListing($listed->place->listing->listed, $query->title, $query->description);
@@ -146,7 +105,7 @@ final readonly class Places
     #[OA\Put(path: '/api/places/{id}/stand', summary: 'Puts a place before one of its siblings, or at their end', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))])]
     public function arrange(string $id, #[Body] StandInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
-        return $this->changed($id, fn () => $this->editor->arrange($id, $version, $input->before, $account->person));
+        return $this->changed($id, fn () => $this->editor->arrange($id, $version, $input->before, $account->actor()));
     }
 
     /** @param \Closure(): void $change */

@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Place;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\Costly;
+use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Http\IfMatch;
 use Lantern\Admin\Http\Limited;
 use Lantern\Admin\Http\Routes;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
 use Lantern\Core\Place\StoredFile;
@@ -47,14 +47,14 @@ final readonly class PlacesMade
     #[OA\Post(path: '/api/places', summary: 'Makes a place; its address is made from its title', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: MadePlace::class))])]
     public function make(#[Body] NewPlaceInput $input, #[CurrentUser] Account $account): Response
     {
-        return $this->made($input->kind, fn (): string => $this->maker->make($input->kind, $input->title, new Standing($input->parent), $account->person, $input->light));
+        return $this->made($input->kind, fn (): string => $this->maker->make($input->kind, $input->title, new Standing($input->parent), $account->actor(), $input->light));
     }
 
     #[Route('/api/places/{id}/duplicate', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
     #[OA\Post(path: '/api/places/{id}/duplicate', summary: 'Makes another place with the same words and listing', responses: [new OA\Response(response: 200, description: 'The new place', content: new OA\JsonContent(ref: MadePlace::class))])]
     public function duplicate(string $id, #[CurrentUser] Account $account): Response
     {
-        return $this->made(null, fn (): string => $this->maker->duplicate($id, $account->person));
+        return $this->made(null, fn (): string => $this->maker->duplicate($id, $account->actor()));
     }
 
     #[Limited(Costly::Upload)]
@@ -64,7 +64,7 @@ final readonly class PlacesMade
     {
         $upload = self::uploaded($request);
 
-        return $this->files->keeping($upload, fn (StoredFile $file): Response => $this->made(PlaceKind::File, fn (): string => $this->maker->makeFile($upload->name, $file, $account->person)));
+        return $this->files->keeping($upload, fn (StoredFile $file): Response => $this->made(PlaceKind::File, fn (): string => $this->maker->makeFile($upload->name, $file, $account->actor())));
     }
 
     #[Limited(Costly::Upload)]
@@ -73,7 +73,7 @@ final readonly class PlacesMade
     public function replace(string $id, Request $request, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->files->keeping(self::uploaded($request), fn (StoredFile $file): Response => $this->api->changed(
-            fn () => $this->maker->replaceFile($id, $version, $file, $account->person),
+            fn () => $this->maker->replaceFile($id, $version, $file, $account->actor()),
             fn (): PlaceSheet => $this->views->sheet($id),
         ));
     }
@@ -84,7 +84,7 @@ final readonly class PlacesMade
     {
         $input->refuseNothing();
 
-        return $this->api->edited(fn (): Edit => $this->many->change($input->places, $input->light, $input->standing(), $input->listed, $account->person, $input->closing()));
+        return $this->api->edited(fn (): Edit => $this->many->change($input->places, $input->light, $input->standing(), $input->listed, $account->actor(), $input->closing()));
     }
 
     /** @param \Closure(): string $make gives the id of what it made */

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Place;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
+use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Http\IfMatch;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Impact\Onward;
 use Lantern\Core\Impact\Relative;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Places\RelativeReader;
+use Lantern\Reading\Relatives\RelativeReader;
 use Lantern\Workbench\Edits\Edit;
-use Lantern\Workbench\Findings\Foresight;
+use Lantern\Workbench\Findings\FindingsPreview;
 use Lantern\Workbench\Places\PlaceRemover;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
@@ -30,7 +30,7 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Removals
 {
-    public function __construct(private Api $api, private PlaceRemover $remover, private RelativeReader $relatives, private PlaceViews $views, private Copies $copies, private Foresight $foresight)
+    public function __construct(private Api $api, private PlaceRemover $remover, private RelativeReader $relatives, private PlaceViews $views, private Copies $copies, private FindingsPreview $foresight)
     {
     }
 
@@ -49,7 +49,7 @@ final readonly class Removals
     {
         $onward = $this->onward($input);
         $removal = $this->remover->plan($id, $onward);
-        $found = $this->foresight->of(fn () => $this->remover->remove($id, null, $onward, $account->person));
+        $found = $this->foresight->of(fn () => $this->remover->remove($id, null, $onward, $account->actor()));
 
         return $this->api->json(new TouchesView(array_map(TouchView::of(...), [...$removal->touches, ...$found])));
     }
@@ -59,7 +59,7 @@ final readonly class Removals
     public function remove(string $id, #[Body] OnwardInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->api->edited(
-            fn (): Edit => $this->remover->remove($id, $version, $this->onward($input), $account->person),
+            fn (): Edit => $this->remover->remove($id, $version, $this->onward($input), $account->actor()),
             fn (): PlaceSheet => $this->views->sheet($id),
         );
     }

@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Policy;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
+use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Http\IfMatch;
 use Lantern\Admin\Place\PlaceViews;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Menu\Bay;
 use Lantern\Core\Policy\StartingText;
 use Lantern\Core\Shop\ShopDetail;
 use Lantern\Core\Words\Blank;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\Edit;
-use Lantern\Workbench\Shop\PolicyWriter;
+use Lantern\Workbench\Policies\PolicyWriter;
 use Lantern\Workbench\Shop\ShopDetails;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
@@ -70,7 +70,7 @@ final readonly class Policies
     #[OA\Post(path: '/api/policies', summary: 'Writes policies that are missing, and leads to them from the footer', responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))])]
     public function write(#[Body] PoliciesInput $input, #[CurrentUser] Account $account): Response
     {
-        return $this->api->edited(fn (): Edit => $this->writer->write($input->texts, $input->footer, $input->listed, $account->person));
+        return $this->api->edited(fn (): Edit => $this->writer->write($input->texts, $input->footer, $input->listed, $account->actor()));
     }
 
     #[Route('/api/details', methods: ['GET'])]
@@ -84,7 +84,7 @@ final readonly class Policies
     #[OA\Patch(path: '/api/details', summary: 'Changes details of the shop', responses: [new OA\Response(response: 200, description: 'Details', content: new OA\JsonContent(ref: DetailsView::class))])]
     public function change(#[Body] DetailsInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
-        return $this->api->changed(fn () => $this->details->change($version, $input->typed(), $account->person), $this->detailsView(...));
+        return $this->api->changed(fn () => $this->details->change($version, $input->typed(), $account->actor()), $this->detailsView(...));
     }
 
     private function detailsView(): DetailsView

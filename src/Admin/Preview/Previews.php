@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Preview;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\Costly;
 use Lantern\Admin\Http\Limited;
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Http\QueryInput;
 use Lantern\Core\Impact\Seen;
 use Lantern\Core\Impact\SeenMenu;
 use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Copies\PreviewToken;
-use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Frame\Frame;
+use Lantern\Reading\Previews\PreviewToken;
 use Lantern\Workbench\People\Previews as OpenPreviews;
 use OpenApi\Attributes as OA;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -61,7 +61,7 @@ final readonly class Previews
 
     #[Route('/api/seen', methods: ['GET'])]
     #[OA\Get(path: '/api/seen', summary: 'What a visitor at a moment sees otherwise than a guest does now, in words', responses: [new OA\Response(response: 200, description: 'The differences', content: new OA\JsonContent(ref: SeenView::class))])]
-    public function seen(#[Asked] SeenQuery $query = new SeenQuery()): Response
+    public function seen(#[QueryInput] SeenQuery $query = new SeenQuery()): Response
     {
         $workbench = $this->copies->workbench;
         [$now, $then] = [Visitor::guest($this->api->now()), $query->audience->at($query->at ?? $this->api->now())];

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Redirect;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\Costly;
+use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Http\IfMatch;
 use Lantern\Admin\Http\Limited;
+use Lantern\Admin\Http\QueryInput;
 use Lantern\Admin\Http\Routes;
 use Lantern\Admin\Job\JobView;
 use Lantern\Admin\Rule\AllView;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Judgement;
 use Lantern\Core\Refused;
@@ -22,14 +22,14 @@ use Lantern\Core\Release\CopyName;
 use Lantern\Interchange\Csv\RedirectCsv;
 use Lantern\Interchange\Csv\RedirectExport;
 use Lantern\Node\RequestId;
+use Lantern\Reading\Answers\StraightRedirects;
 use Lantern\Reading\Redirects\ListedRedirect;
 use Lantern\Reading\Redirects\RedirectTable;
-use Lantern\Reading\Redirects\StraightRedirects;
+use Lantern\Workbench\Audit\AuditLog;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Jobs\JobKind;
 use Lantern\Workbench\Jobs\Jobs;
-use Lantern\Workbench\People\AuditLog;
 use Lantern\Workbench\Redirects\RedirectEditor;
 use OpenApi\Attributes as OA;
 use Psr\Log\LoggerInterface;
@@ -58,7 +58,7 @@ final readonly class Redirects
 
     #[Route('/api/redirects', methods: ['GET'])]
     #[OA\Get(path: '/api/redirects', summary: 'The redirects of the workbench, by source, a page at a time', responses: [new OA\Response(response: 200, description: 'A page', content: new OA\JsonContent(ref: RedirectPage::class))])]
-    public function page(#[Asked] RedirectsQuery $query = new RedirectsQuery()): Response
+    public function page(#[QueryInput] RedirectsQuery $query = new RedirectsQuery()): Response
     {
         $rows = $this->table->page($query->filter(), $query->after);
         $page = \array_slice($rows, 0, RedirectTable::PAGE);
@@ -68,7 +68,7 @@ final readonly class Redirects
 
     #[Route('/api/redirects/all', methods: ['GET'])]
     #[OA\Get(path: '/api/redirects/all', summary: 'All that the table of redirects is narrowed to', responses: [new OA\Response(response: 200, description: 'How many, and their ids', content: new OA\JsonContent(ref: AllView::class))])]
-    public function all(#[Asked] RedirectsQuery $query = new RedirectsQuery()): Response
+    public function all(#[QueryInput] RedirectsQuery $query = new RedirectsQuery()): Response
     {
         return $this->api->json(AllView::of($this->table->allOf($query->filter(), ManyRedirectsInput::MOST)));
     }
@@ -77,7 +77,7 @@ final readonly class Redirects
     #[OA\Post(path: '/api/redirects', summary: 'Makes a redirect', responses: [new OA\Response(response: 200, description: 'The edit', content: new OA\JsonContent(ref: DoneView::class))])]
     public function make(#[Body] RedirectInput $input, #[CurrentUser] Account $account): Response
     {
-        return $this->api->edited(fn (): Edit => $this->editor->make($input->line(), $account->person));
+        return $this->api->edited(fn (): Edit => $this->editor->make($input->line(), $account->actor()));
     }
 
     #[Route('/api/redirects/{id}', requirements: ['id' => Requirement::UUID], methods: ['PUT'])]
@@ -85,7 +85,7 @@ final readonly class Redirects
     public function change(string $id, #[Body] RedirectInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->api->edited(
-            fn (): Edit => $this->editor->change($id, $version, $input->line(), $account->person),
+            fn (): Edit => $this->editor->change($id, $version, $input->line(), $account->actor()),
             fn (): RedirectRow => self::row($this->table->one($id)),
         );
     }
@@ -94,14 +94,14 @@ final readonly class Redirects
     #[OA\Post(path: '/api/redirects/many', summary: 'Gives many redirects the same target, status or end', responses: [new OA\Response(response: 200, description: 'The edit', content: new OA\JsonContent(ref: DoneView::class))])]
     public function changeMany(#[Body] ManyRedirectsInput $input, #[CurrentUser] Account $account): Response
     {
-        return $this->api->edited(fn (): Edit => $this->editor->changeMany($input->ids, $input->target, $input->status, $input->until, $account->person));
+        return $this->api->edited(fn (): Edit => $this->editor->changeMany($input->ids, $input->target, $input->status, $input->until, $account->actor()));
     }
 
     #[Route('/api/redirects/removal', methods: ['POST'])]
     #[OA\Post(path: '/api/redirects/removal', summary: 'Takes redirects away', responses: [new OA\Response(response: 200, description: 'The edit', content: new OA\JsonContent(ref: DoneView::class))])]
     public function remove(#[Body] RedirectIdsInput $input, #[CurrentUser] Account $account): Response
     {
-        return $this->api->edited(fn (): Edit => $this->editor->remove($input->ids, $account->person));
+        return $this->api->edited(fn (): Edit => $this->editor->remove($input->ids, $account->actor()));
     }
 
     #[Limited(Costly::Import)]
@@ -109,7 +109,7 @@ final readonly class Redirects
     #[OA\Post(path: '/api/redirects/sheet', summary: 'A file of redirects: what would become of each line or, with take=yes, what became of it', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [
         new OA\Response(response: 200, description: 'A line of JSON for each step of the way, the last of them with the fate of the lines or a problem', content: new OA\MediaType(mediaType: 'application/x-ndjson', schema: new OA\Schema(ref: SheetProgress::class))),
     ])]
-    public function sheet(Request $request, #[CurrentUser] Account $account, #[Asked] SheetQuery $query = new SheetQuery()): Response
+    public function sheet(Request $request, #[CurrentUser] Account $account, #[QueryInput] SheetQuery $query = new SheetQuery()): Response
     {
         $file = $request->files->get('file');
         $handle = $file instanceof UploadedFile && $file->isValid() ? fopen($file->getPathname(), 'r') : false;
@@ -127,7 +127,7 @@ final readonly class Redirects
     #[OA\Get(path: '/api/redirects/export.{format}', summary: 'All redirects as a file', responses: [new OA\Response(response: 200, description: 'The file')])]
     public function export(string $format, #[CurrentUser] Account $account): Response
     {
-        $this->audit->add($account->person->actor(), 'exported', ['what' => 'the redirects']);
+        $this->audit->add($account->actor(), 'exported', ['what' => 'the redirects']);
 
         return new StreamedResponse(function () use ($format): void {
             foreach (RedirectExport::write($format, 'nginx' === $format ? $this->straight->all(CopyName::Workbench) : $this->table->all()) as $part) {
@@ -157,14 +157,14 @@ final readonly class Redirects
             if ($take && \count($lines) > self::MOST_AT_ONCE) {
                 rewind($handle);
 
-                return new SheetProgress('Waiting', job: JobView::of($this->jobs->ask(JobKind::Redirects, [], $account->person, (string) stream_get_contents($handle))));
+                return new SheetProgress('Waiting', job: JobView::of($this->jobs->ask(JobKind::Redirects, [], $account->actor(), (string) stream_get_contents($handle))));
             }
             if (!$take) {
                 return SheetProgress::judged(self::judgement($this->editor->judge($lines, $progress)), null);
             }
 
             return $this->api->together(function () use ($lines, $account, $progress): SheetProgress {
-                $taken = $this->editor->take($lines, 'file', $account->person, $progress);
+                $taken = $this->editor->take($lines, 'file', $account->actor(), $progress);
 
                 return SheetProgress::judged(self::judgement($taken->judgement), DoneView::of($taken->edit));
             });

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Redirect;
 
-use Lantern\Admin\Edit\DoneView;
+use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Job\JobView;
 use OpenApi\Attributes as OA;
 

@@ -4,20 +4,20 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Release;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
-use Lantern\Admin\Http\Asked;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\Problem;
+use Lantern\Admin\Http\QueryInput;
 use Lantern\Admin\Job\JobView;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\NotThere;
+use Lantern\Core\Release\ChangedSince;
 use Lantern\Core\Release\WaitingChange;
 use Lantern\Reading\Releases\ReleaseNote;
 use Lantern\Reading\Releases\ReleaseReader;
 use Lantern\Reading\Releases\RowKey;
 use Lantern\Workbench\Jobs\JobKind;
 use Lantern\Workbench\Jobs\Jobs;
-use Lantern\Workbench\Publishing\ChangedSince;
 use Lantern\Workbench\Publishing\Publisher;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\JsonResponse;
@@ -38,7 +38,7 @@ final readonly class Releases
 
     #[Route('/api/waiting', methods: ['GET'])]
     #[OA\Get(path: '/api/waiting', summary: 'What waits to be published', responses: [new OA\Response(response: 200, description: 'What waits', content: new OA\JsonContent(ref: WaitingView::class))])]
-    public function waiting(#[Asked] PartQuery $query = new PartQuery()): Response
+    public function waiting(#[QueryInput] PartQuery $query = new PartQuery()): Response
     {
         return $this->api->json($this->waitingView($query->after()));
     }
@@ -51,10 +51,10 @@ final readonly class Releases
     public function publish(#[Body] PublishInput $input, #[CurrentUser] Account $account): Response
     {
         if ($this->releases->countEdited() > self::MOST_AT_ONCE) {
-            return new JsonResponse(JobView::of($this->jobs->ask(JobKind::Publish, ['seen' => $input->seen], $account->person)), Response::HTTP_ACCEPTED);
+            return new JsonResponse(JobView::of($this->jobs->ask(JobKind::Publish, ['seen' => $input->seen], $account->actor())), Response::HTTP_ACCEPTED);
         }
         try {
-            $number = $this->publisher->publish($account->person->actor(), $input->seen);
+            $number = $this->publisher->publish($account->actor(), $input->seen);
         } catch (ChangedSince $changed) {
             return (new Problem(Response::HTTP_PRECONDITION_FAILED, 'Changed in the meantime', $changed->getMessage(), null, $this->waitingView()))->response();
         }
@@ -71,7 +71,7 @@ final readonly class Releases
 
     #[Route('/api/releases/{number}', requirements: ['number' => '\d{1,9}'], methods: ['GET'])]
     #[OA\Get(path: '/api/releases/{number}', summary: 'A release with what it changed', responses: [new OA\Response(response: 200, description: 'The release', content: new OA\JsonContent(ref: ReleaseDetail::class))])]
-    public function release(int $number, #[Asked] PartQuery $query = new PartQuery()): Response
+    public function release(int $number, #[QueryInput] PartQuery $query = new PartQuery()): Response
     {
         $note = $this->releases->release($number) ?? throw new NotThere('There is no release with this number.');
 

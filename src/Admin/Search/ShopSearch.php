@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Search;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\IfMatch;
 use Lantern\Admin\Place\PlaceViews;
-use Lantern\Admin\SignIn\Account;
 use Lantern\Core\Search\SearchWord;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Search\MissedSearch;
 use Lantern\Reading\Search\MissedSearches;
-use Lantern\Workbench\Shop\SearchWordEditor;
+use Lantern\Workbench\Search\SearchWordEditor;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;
@@ -39,7 +39,7 @@ final readonly class ShopSearch
     #[OA\Put(path: '/api/search/words', summary: 'Leads words to a place at once, or lets them be looked for again', responses: [new OA\Response(response: 200, description: 'Words', content: new OA\JsonContent(ref: SearchView::class))])]
     public function lead(#[Body] SearchWordInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
-        return $this->api->changed(fn () => $this->editor->lead($input->words, $input->placeId, $version, $account->person), $this->view(...));
+        return $this->api->changed(fn () => $this->editor->lead($input->words, $input->placeId, $version, $account->actor()), $this->view(...));
     }
 
     private function view(): SearchView

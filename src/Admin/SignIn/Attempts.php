@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Core\Person\RecoveryCode;
 use Psr\Cache\CacheItemPoolInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;

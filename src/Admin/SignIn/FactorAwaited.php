@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
-use Lantern\Core\Person\Standing;
+use Lantern\Admin\Account\Account;
+use Lantern\Core\Person\SignInLevel;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -26,6 +27,6 @@ final readonly class FactorAwaited implements AccessDeniedHandlerInterface
             return null;
         }
 
-        return new RedirectResponse(Standing::FactorAwaited === $account->standing ? '/second-factor' : '/');
+        return new RedirectResponse(SignInLevel::FactorAwaited === $account->standing ? '/second-factor' : '/');
     }
 }

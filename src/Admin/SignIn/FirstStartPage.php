@@ -7,7 +7,7 @@ namespace Lantern\Admin\SignIn;
 use Lantern\Admin\Http\Page;
 use Lantern\Core\NotThere;
 use Lantern\Core\Refused;
-use Lantern\Workbench\People\FirstStart;
+use Lantern\Workbench\Shop\FirstStart;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;

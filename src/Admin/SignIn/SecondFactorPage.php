@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Page;
 use Lantern\Admin\Http\SecurityLog;
-use Lantern\Core\Person\Standing;
+use Lantern\Core\Person\SignInLevel;
 use Lantern\Workbench\People\OwnSessions;
 use Lantern\Workbench\People\SecondFactors;
 use Symfony\Component\HttpFoundation\RedirectResponse;
@@ -45,7 +46,7 @@ final readonly class SecondFactorPage implements Page
         }
         $this->attempts->factorShown($account, (string) $request->getClientIp());
         $this->sessions->show($account->session);
-        $this->start->goOn($request, $account, $account->person, Standing::Whole);
+        $this->start->goOn($request, $account, $account->person, SignInLevel::Whole);
 
         return new RedirectResponse('/', Response::HTTP_SEE_OTHER);
     }

@@ -4,9 +4,10 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
-use Lantern\Core\Person\Standing;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Admin\Account\Account;
+use Lantern\Core\Person\SignInLevel;
 use Lantern\Workbench\People\OwnSessions;
+use Lantern\Workbench\People\Person;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInterface;
@@ -42,7 +43,7 @@ final readonly class SessionStart
     }
 
     /** The session goes on as somebody who may do more, or whose password is another one, under a new id. */
-    public function goOn(Request $request, Account $account, Person $person, Standing $standing): void
+    public function goOn(Request $request, Account $account, Person $person, SignInLevel $standing): void
     {
         $this->put($request, new Account($person, $standing, $account->session));
     }
@@ -59,7 +60,7 @@ final readonly class SessionStart
         $event->getResponse()?->headers->set('Clear-Site-Data', '"cache"');
     }
 
-    private function begun(Request $request, Person $person, Standing $standing): Account
+    private function begun(Request $request, Person $person, SignInLevel $standing): Account
     {
         return new Account($person, $standing, $this->sessions->begin($person, (string) $request->getClientIp(), $request->headers->get('User-Agent') ?? ''));
     }

@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\CsrfGuard;
 use Lantern\Core\Person\Role;
-use Lantern\Core\Person\Standing;
+use Lantern\Core\Person\SignInLevel;
 use Lantern\Core\Shop\FirstStep;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Shop\FirstFactsReader;
@@ -35,7 +36,7 @@ final readonly class Sessions
         $settings = $this->copies->workbench->settings;
 
         $role = Role::from($person->role);
-        $whole = Standing::Whole === $account->standing;
+        $whole = SignInLevel::Whole === $account->standing;
 
         return $this->api->json(new SessionView(
             $person->name,

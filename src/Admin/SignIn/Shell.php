@@ -7,7 +7,7 @@ namespace Lantern\Admin\SignIn;
 use Lantern\Admin\Http\CsrfGuard;
 use Lantern\Admin\Http\Page;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Workbench\People\FirstStart;
+use Lantern\Workbench\Shop\FirstStart;
 use Symfony\Component\HttpFoundation\RedirectResponse;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;

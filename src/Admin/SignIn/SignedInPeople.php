@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Admin\SignIn;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Admin\Account\Account;
 use Lantern\Workbench\People\OwnSessions;
+use Lantern\Workbench\People\Person;
 use Symfony\Component\Security\Core\Exception\UserNotFoundException;
 use Symfony\Component\Security\Core\User\PasswordAuthenticatedUserInterface;
 use Symfony\Component\Security\Core\User\PasswordUpgraderInterface;

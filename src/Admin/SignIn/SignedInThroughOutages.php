@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\SignIn;
 
-use Lantern\Reading\Copies\Away;
+use Lantern\Reading\Sql\Away;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;
 use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 

@@ -25,6 +25,12 @@ final readonly class Actor
         return new self(null, '', null);
     }
 
+    /** Of whoever makes an edit: that is always somebody. */
+    public function personId(): string
+    {
+        return $this->id ?? throw new \LogicException('Nobody makes no edits.');
+    }
+
     public function equals(self $other): bool
     {
         return null !== $this->id && $this->id === $other->id;

@@ -8,8 +8,8 @@ use Doctrine\DBAL\Connection;
 use Lantern\Core\Filter\Filter;
 use Lantern\Core\Filter\FilterKind;
 use Lantern\Core\Filter\FilterSetting;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What the product system has for filters to offer, for whoever chooses among them. */

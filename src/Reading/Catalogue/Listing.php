@@ -8,8 +8,8 @@ use Lantern\Core\Filter\ListingOrder;
 use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Search\Rank;
 use Lantern\Core\Search\SearchWords;
-use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Search\SearchReader;
+use Lantern\Reading\Sql\PgArray;
 
 /** Which products a page lists before anybody narrows it. */
 final readonly class Listing

@@ -12,9 +12,10 @@ use Lantern\Core\Filter\Filters;
 use Lantern\Core\Filter\ListingOrder;
 use Lantern\Core\Filter\Narrowing;
 use Lantern\Core\Visitor;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
-use Lantern\Reading\Copies\SqlFragment;
+use Lantern\Reading\Places\PlaceConditions;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
+use Lantern\Reading\Sql\SqlFragment;
 
 /**
  * Narrows listings and counts what each further choice would leave, with rows of bits (see the postings of the catalogue): the work
@@ -169,10 +170,10 @@ final readonly class ListingReader
 
     private function narrowed(Listing $listing, Narrowing $narrowing, Filters $filters, Visitor $visitor): LeftOfListing
     {
-        $parameters = $listing->parameters + ShopReader::visitor($visitor);
+        $parameters = $listing->parameters + PlaceConditions::visitor($visitor);
         $ctes = [
             ...'' === $listing->found ? [] : [$listing->found],
-            "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), none) | COALESCE((SELECT catalogue.bits_of(array_agg(f.seat), length(room.none)) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND ".ShopReader::SHOWN.' HAVING count(*) > 0), none) AS varbit) AS seats FROM room)',
+            "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), none) | COALESCE((SELECT catalogue.bits_of(array_agg(f.seat), length(room.none)) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND ".PlaceConditions::SHOWN.' HAVING count(*) > 0), none) AS varbit) AS seats FROM room)',
             "laid AS MATERIALIZED (SELECT CAST(visible.seats & {$listing->seats} AS varbit) AS seats FROM visible, room)",
         ];
         $bits = Postings::of($narrowing, $filters);

@@ -11,8 +11,9 @@ use Lantern\Core\Piece\ProductSource;
 use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Places\PlaceConditions;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 
 /** Finds the products that pieces show by a rule. */
 final readonly class PieceProducts
@@ -40,7 +41,7 @@ final readonly class PieceProducts
     public function chosen(array $wanted, Filters $filters, Visitor $visitor): FoundProducts
     {
         $alike = $found = $parts = $categories = [];
-        $parameters = ShopReader::visitor($visitor);
+        $parameters = PlaceConditions::visitor($visitor);
         foreach ($wanted as $piece => $one) {
             [$sql, $of, $asked] = $this->productList($one, $filters);
             $alike[$sql.json_encode($asked, \JSON_THROW_ON_ERROR)][] = [$piece, $sql, $of, $asked];
@@ -105,7 +106,7 @@ final readonly class PieceProducts
             ProductOrder::Price => 'f.price, p.id',
             ProductOrder::Newest => 'f.new_since DESC, f.id',
         };
-        $list = static fn (string $where): string => "SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".ShopReader::SHOWN." AND {$narrowed->sql} ORDER BY $order LIMIT {$wanted->piece->most}";
+        $list = static fn (string $where): string => "SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".PlaceConditions::SHOWN." AND {$narrowed->sql} ORDER BY $order LIMIT {$wanted->piece->most}";
         $sql = '' === $candidates ? $list($where) : \sprintf(
             "{$with}few AS MATERIALIZED ($candidates LIMIT %d) (%s) UNION ALL (%s)",
             $this->few + 1,

@@ -7,8 +7,8 @@ namespace Lantern\Reading\Catalogue;
 use Lantern\Core\Filter\FilterKind;
 use Lantern\Core\Filter\Filters;
 use Lantern\Core\Filter\Narrowing;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\SqlFragment;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\SqlFragment;
 
 /** What is chosen in filters, as SQL over the postings of the catalogue. */
 final class Postings

@@ -13,10 +13,11 @@ use Lantern\Core\Place\StoredFile;
 use Lantern\Core\Visitor;
 use Lantern\Core\Words\Destination;
 use Lantern\Core\Words\Words;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Places\PlaceConditions;
 use Lantern\Reading\Places\PlaceDetails;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 
 /** What the pages of the storefront list. Every list is one query, and none holds what is not shown to the visitor. */
 final readonly class ShopReader
@@ -25,11 +26,6 @@ final readonly class ShopReader
     public const CARDS = 60;
     public const NEWEST_IN_FRONT = 8;
     public const ARTICLES_IN_FRONT = 3;
-
-    /** `Place::isShownTo` for the database; a test holds the two against each other. */
-    public const SHOWN = "p.light = 'open' AND ".self::LETS_IN;
-    /** What else than its light keeps a visitor out of a place p: its dates and its audience. */
-    public const LETS_IN = "(p.opens_on IS NULL OR p.opens_on <= :moment) AND (p.closes_on IS NULL OR p.closes_on > :moment) AND p.audience IN ('everyone', :audience)";
 
     /** A category and all below it. */
     public const TREE = 'WITH RECURSIVE tree AS (SELECT CAST(:category AS uuid) AS id'.self::BELOW;
@@ -85,7 +81,7 @@ final readonly class ShopReader
     {
         $parent = null === $parentId ? 'p.parent_id IS NULL' : 'p.parent_id = :parent';
 
-        return $this->cards('SELECT '.self::CARD." FROM place p WHERE $parent AND p.kind = :kind AND ".self::SHOWN.$where.' ORDER BY p.position, p.published_on DESC NULLS LAST, p.title COLLATE by_name, p.id'.(null === $most ? '' : " LIMIT $most"), $visitor, $parameters + ['kind' => $kind->value] + (null === $parentId ? [] : ['parent' => $parentId]));
+        return $this->cards('SELECT '.self::CARD." FROM place p WHERE $parent AND p.kind = :kind AND ".PlaceConditions::SHOWN.$where.' ORDER BY p.position, p.published_on DESC NULLS LAST, p.title COLLATE by_name, p.id'.(null === $most ? '' : " LIMIT $most"), $visitor, $parameters + ['kind' => $kind->value] + (null === $parentId ? [] : ['parent' => $parentId]));
     }
 
     /**
@@ -102,7 +98,7 @@ final readonly class ShopReader
                 OR p.published_on IS NOT DISTINCT FROM a.published_on AND p.id > a.id))
             SQL;
 
-        return $this->cards('SELECT '.self::CARD." FROM place p WHERE p.kind = 'article' AND ".self::SHOWN.$key.' ORDER BY p.published_on DESC NULLS LAST, p.id LIMIT '.$most, $visitor, null === $after ? [] : ['after' => $after]);
+        return $this->cards('SELECT '.self::CARD." FROM place p WHERE p.kind = 'article' AND ".PlaceConditions::SHOWN.$key.' ORDER BY p.published_on DESC NULLS LAST, p.id LIMIT '.$most, $visitor, null === $after ? [] : ['after' => $after]);
     }
 
     /** @return list<string> ids of a category and of all below it */
@@ -128,18 +124,18 @@ final readonly class ShopReader
     /** How many products, pages or articles the page of a place would list for a visitor; null where it lists nothing by itself. */
     public function countListed(Place $place, CollectionRule $rule, Visitor $visitor): ?int
     {
-        $products = "SELECT count(*) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND ".self::SHOWN.' AND ';
+        $products = "SELECT count(*) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN.' AND ';
         [$sql, $parameters] = match ($place->kind) {
             PlaceKind::Category => [self::TREE.$products.'p.id = ANY (ARRAY(SELECT s.product_id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))))', ['category' => $place->id]],
             PlaceKind::Collection => match ($rule->by) {
                 'hand' => [$products.'EXISTS (SELECT FROM pick k WHERE k.collection_id = :collection AND k.product_id = p.id)', ['collection' => $place->id]],
-                'newest' => ['SELECT least(count(*), '.Listing::NEWEST.") FROM place p WHERE p.kind = 'product' AND ".self::SHOWN, []],
+                'newest' => ['SELECT least(count(*), '.Listing::NEWEST.") FROM place p WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN, []],
                 default => [$products.PieceProducts::ruled($rule), 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
             },
-            PlaceKind::PageGroup => ["SELECT count(*) FROM place p WHERE p.kind = 'page' AND p.parent_id = :parent AND ".self::SHOWN, ['parent' => $place->id]],
+            PlaceKind::PageGroup => ["SELECT count(*) FROM place p WHERE p.kind = 'page' AND p.parent_id = :parent AND ".PlaceConditions::SHOWN, ['parent' => $place->id]],
             default => [null, []],
         };
-        $count = null === $sql ? null : $this->connection->fetchOne($sql, $parameters + self::visitor($visitor));
+        $count = null === $sql ? null : $this->connection->fetchOne($sql, $parameters + PlaceConditions::visitor($visitor));
 
         return is_numeric($count) ? (int) $count : null;
     }
@@ -147,7 +143,7 @@ final readonly class ShopReader
     /** @return list<Card> */
     public function newest(Visitor $visitor, int $most): array
     {
-        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".self::SHOWN.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor);
+        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor);
     }
 
     public function product(Place $place): ?ProductFacts
@@ -164,7 +160,7 @@ final readonly class ShopReader
      */
     public function categoriesOf(string $productId, Visitor $visitor): array
     {
-        return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.self::SHOWN.' ORDER BY length(p.address) DESC, p.title COLLATE by_name LIMIT 10', $visitor, ['product' => $productId]);
+        return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.PlaceConditions::SHOWN.' ORDER BY length(p.address) DESC, p.title COLLATE by_name LIMIT 10', $visitor, ['product' => $productId]);
     }
 
     /**
@@ -173,7 +169,7 @@ final readonly class ShopReader
      */
     public function categoryAbove(string $productId, Visitor $visitor): ?string
     {
-        $id = $this->connection->fetchOne("SELECT p.id FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product ORDER BY (p.light <> 'closed' AND ".self::LETS_IN.') DESC, length(p.address) DESC, p.title, p.id LIMIT 1', ['product' => $productId] + self::visitor($visitor));
+        $id = $this->connection->fetchOne('SELECT p.id FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product ORDER BY ('.PlaceConditions::OPENS.') DESC, length(p.address) DESC, p.title, p.id LIMIT 1', ['product' => $productId] + PlaceConditions::visitor($visitor));
 
         return \is_string($id) ? $id : null;
     }
@@ -212,7 +208,7 @@ final readonly class ShopReader
      */
     private function cards(string $sql, Visitor $visitor, array $parameters = []): array
     {
-        return array_map(self::card(...), $this->connection->fetchAllAssociative($sql, $parameters + self::visitor($visitor)));
+        return array_map(self::card(...), $this->connection->fetchAllAssociative($sql, $parameters + PlaceConditions::visitor($visitor)));
     }
 
     /** @param array<string, mixed> $columns */
@@ -227,12 +223,6 @@ final readonly class ShopReader
             isset($columns['sku']) ? self::facts($row) : null,
             $row->moment('published_on'),
         );
-    }
-
-    /** @return array{moment: string, audience: string} what `SHOWN` asks for */
-    public static function visitor(Visitor $visitor): array
-    {
-        return ['moment' => $visitor->moment->format(\DATE_ATOM), 'audience' => $visitor->signedIn ? 'customers' : 'guests'];
     }
 
     private static function facts(Row $row): ProductFacts

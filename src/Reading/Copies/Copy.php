@@ -15,6 +15,7 @@ use Lantern\Reading\Pieces\LayoutReader;
 use Lantern\Reading\Places\PlaceReader;
 use Lantern\Reading\Redirects\RuleReader;
 use Lantern\Reading\Search\SearchReader;
+use Lantern\Reading\Settings\SettingReader;
 
 /** One of the two copies of the shop, to be read. Both have one structure, so the same readers serve them. */
 final readonly class Copy

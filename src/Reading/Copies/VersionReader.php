@@ -6,6 +6,7 @@ namespace Lantern\Reading\Copies;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Release\CopyName;
+use Lantern\Reading\Sql\Row;
 
 /**
  * What changes with everything that could change what is made of a copy, so that it may be kept under it. On live that is a

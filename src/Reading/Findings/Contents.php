@@ -37,15 +37,15 @@ use Lantern\Core\Shop\HeaderShape;
 use Lantern\Core\Visitor;
 use Lantern\Core\Words\Words;
 use Lantern\Reading\Copies\Copy;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Frame\FittedHeader;
+use Lantern\Reading\Frame\Frame;
 use Lantern\Reading\Mentions\Distances;
-use Lantern\Reading\Menus\FittedHeader;
-use Lantern\Reading\Menus\Frame;
 use Lantern\Reading\Pieces\PictureReader;
 use Lantern\Reading\Places\PlaceReader;
 use Lantern\Reading\Redirects\RedirectTable;
 use Lantern\Reading\Redirects\RuleReader;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 
 /** Reads the parts of one copy that are looked at as a whole, many at once, with all that is known of what they lead to. */
 final readonly class Contents

@@ -17,14 +17,14 @@ use Lantern\Core\Visitor;
 use Lantern\Core\Words\Anchor;
 use Lantern\Core\Words\Words;
 use Lantern\Interchange\Sitemap\Sitemap;
-use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\Copy;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
-use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Frame\Frame;
 use Lantern\Reading\Pieces\PictureReader;
+use Lantern\Reading\Places\PlaceConditions;
 use Lantern\Reading\Places\PlaceReader;
 use Lantern\Reading\Redirects\RuleReader;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 
 /**
  * What may be asked of one copy while it is looked over. Whatever was read is kept for as long as a batch is looked at, so that a
@@ -183,7 +183,7 @@ final class CopyKnowledge implements Knowledge
             $this->pictures[$name] = !str_starts_with($name, 'uploads/') && null !== $this->shopPictures->size($name);
         }
         $asked = array_values(array_filter($new, static fn (string $name): bool => str_starts_with($name, 'uploads/')));
-        foreach ([] === $asked ? [] : $this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND p.light <> 'closed' AND ".ShopReader::LETS_IN." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($asked)] + ShopReader::visitor(Visitor::guest($this->moment))) as $name) {
+        foreach ([] === $asked ? [] : $this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND ".PlaceConditions::OPENS." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($asked)] + PlaceConditions::visitor(Visitor::guest($this->moment))) as $name) {
             $this->pictures[\is_string($name) ? $name : ''] = true;
         }
     }
@@ -373,7 +373,7 @@ final class CopyKnowledge implements Knowledge
      */
     private function listing(array $ids): array
     {
-        $shown = ShopReader::SHOWN;
+        $shown = PlaceConditions::SHOWN;
         $columns = $this->connection->fetchFirstColumn(<<<SQL
             SELECT l.id FROM place l WHERE l.id = ANY (CAST(:ids AS uuid[])) AND CASE l.kind
                 WHEN 'page-group' THEN EXISTS (SELECT FROM place p WHERE p.parent_id = l.id AND p.kind = 'page' AND $shown)

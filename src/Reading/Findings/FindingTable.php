@@ -9,9 +9,9 @@ use Lantern\Core\Finding\Finding;
 use Lantern\Core\Finding\FindingKind;
 use Lantern\Core\Finding\Subject;
 use Lantern\Core\Finding\SubjectType;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
-use Lantern\Reading\Copies\SqlFragment;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
+use Lantern\Reading\Sql\SqlFragment;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What was found, as it is listed: by what is wrong, most visited first. */
@@ -35,7 +35,7 @@ final readonly class FindingTable
      *
      * @return list<FoundGroup> what is broken first, then by visits
      */
-    public function groups(Stand $stand, string $words = '', bool $aside = false): array
+    public function groups(CopyFilter $stand, string $words = '', bool $aside = false): array
     {
         $which = $this->which($stand, $words, $aside);
         $rows = $this->connection->fetchAllAssociative(\sprintf(<<<'SQL'
@@ -67,7 +67,7 @@ final readonly class FindingTable
      *
      * @return list<FoundFinding> one more than a page where there is a next one
      */
-    public function page(Stand $stand, FindingKind $kind, string $words, bool $aside, ?string $after): array
+    public function page(CopyFilter $stand, FindingKind $kind, string $words, bool $aside, ?string $after): array
     {
         $which = $this->which($stand, $words, $aside);
         $which = $which->and('f.kind = :kind', ['kind' => $kind->value]);
@@ -79,7 +79,7 @@ final readonly class FindingTable
     }
 
     /** @return iterable<FoundFinding> all that is not set aside, what is broken and most visited first */
-    public function all(Stand $stand): iterable
+    public function all(CopyFilter $stand): iterable
     {
         $which = $this->which($stand, '', false);
         foreach ($this->connection->iterateAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE {$which->sql} ORDER BY f.broken DESC, f.visits DESC, f.kind, f.id", $which->parameters) as $columns) {
@@ -96,7 +96,7 @@ final readonly class FindingTable
     /** @return list<string> of all findings on the workbench that are not set aside */
     public function ids(): array
     {
-        $which = $this->which(Stand::Workbench, '', false);
+        $which = $this->which(CopyFilter::Workbench, '', false);
 
         return array_values(array_filter($this->connection->fetchFirstColumn('SELECT f.id FROM journal.finding f '.self::ASIDE." WHERE {$which->sql}", $which->parameters), \is_string(...)));
     }
@@ -161,9 +161,9 @@ final readonly class FindingTable
     }
 
     /** @return LastWalk|null null where nobody has walked yet */
-    public function lastWalk(Stand $stand): ?LastWalk
+    public function lastWalk(CopyFilter $stand): ?LastWalk
     {
-        $row = $this->connection->fetchAssociative('SELECT at, pages, links, faults FROM journal.crawl WHERE copy = ?', [Stand::Live === $stand || Stand::Goes === $stand ? 'live' : 'workbench']);
+        $row = $this->connection->fetchAssociative('SELECT at, pages, links, faults FROM journal.crawl WHERE copy = ?', [CopyFilter::Live === $stand || CopyFilter::Goes === $stand ? 'live' : 'workbench']);
         if (false === $row) {
             return null;
         }
@@ -188,13 +188,13 @@ final readonly class FindingTable
         return new Outlook($row->int('wrong'), $row->int('broken'), $row->int('breaks'), $row->int('visits'), $row->int('mends'), $row->int('live'), $row->int('aside'), $isOfNow, $row->int('done'), $row->int('of'));
     }
 
-    private function which(Stand $stand, string $words, bool $aside): SqlFragment
+    private function which(CopyFilter $stand, string $words, bool $aside): SqlFragment
     {
         $other = 'NOT EXISTS (SELECT FROM journal.finding o WHERE o.copy = :other AND o.id = f.id)';
         $which = match ($stand) {
-            Stand::Live, Stand::Workbench => new SqlFragment('f.copy = :copy', ['copy' => $stand->value]),
-            Stand::Comes => new SqlFragment("f.copy = :copy AND $other", ['copy' => 'workbench', 'other' => 'live']),
-            Stand::Goes => new SqlFragment("f.copy = :copy AND $other", ['copy' => 'live', 'other' => 'workbench']),
+            CopyFilter::Live, CopyFilter::Workbench => new SqlFragment('f.copy = :copy', ['copy' => $stand->value]),
+            CopyFilter::Comes => new SqlFragment("f.copy = :copy AND $other", ['copy' => 'workbench', 'other' => 'live']),
+            CopyFilter::Goes => new SqlFragment("f.copy = :copy AND $other", ['copy' => 'live', 'other' => 'workbench']),
         };
         $words = \array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS);
 

@@ -7,9 +7,9 @@ namespace Lantern\Reading\Findings;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Mentions\Distances;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The picture of the shop: its most visited places, and those with something wrong, each at its distance from the front page. */

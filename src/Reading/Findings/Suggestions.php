@@ -12,7 +12,7 @@ use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Places\PlaceTable;
-use Lantern\Reading\Places\RelativeReader;
+use Lantern\Reading\Relatives\RelativeReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 

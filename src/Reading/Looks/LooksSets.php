@@ -7,7 +7,7 @@ namespace Lantern\Reading\Looks;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Looks\Looks;
 use Lantern\Core\Looks\LooksSet;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The sets of looks that can be tried: those that ship, and those that the shop keeps. */

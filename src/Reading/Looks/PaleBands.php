@@ -12,7 +12,7 @@ use Lantern\Core\Piece\Panel;
 use Lantern\Core\Refused;
 use Lantern\Interchange\Json\Fields;
 use Lantern\Interchange\Json\PieceCodec;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Bands and panels of the workbench with a ground of their own, on which the colours that the looks give are not read. */

@@ -10,8 +10,8 @@ use Lantern\Core\Impact\MentionWords;
 use Lantern\Core\Impact\OutsideMention;
 use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\Touch;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What a change of addresses touches besides redirects: menus, texts, visits, what stands outside. */

@@ -12,9 +12,10 @@ use Lantern\Core\Visitor;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Copies\Copy;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
-use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Frame\Frame;
+use Lantern\Reading\Places\PlaceConditions;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\Cache\CacheInterface;
@@ -100,7 +101,7 @@ final readonly class LinkReader implements LinkLookup
 
     public function leadingTo(array $placeIds, array $front): array
     {
-        $shown = str_replace('p.', 't.', ShopReader::SHOWN);
+        $shown = str_replace('p.', 't.', PlaceConditions::SHOWN);
         $texts = $this->texts();
         // What a list shows has to be open; where a text or a breadcrumb leads only has to be there.
         $rows = $this->connection->fetchAllAssociative(<<<SQL
@@ -169,7 +170,7 @@ final readonly class LinkReader implements LinkLookup
      */
     private function open(array $placeIds): array
     {
-        $ids = $this->connection->fetchFirstColumn("SELECT p.id FROM place p WHERE p.id = ANY (CAST(:ids AS uuid[])) AND p.light <> 'closed' AND ".ShopReader::LETS_IN, ['ids' => PgArray::of(array_values(array_unique($placeIds)))] + $this->visitor());
+        $ids = $this->connection->fetchFirstColumn('SELECT p.id FROM place p WHERE p.id = ANY (CAST(:ids AS uuid[])) AND '.PlaceConditions::OPENS, ['ids' => PgArray::of(array_values(array_unique($placeIds)))] + $this->visitor());
 
         return array_fill_keys(array_filter($ids, \is_string(...)), true);
     }

@@ -15,7 +15,7 @@ use Lantern\Core\Impact\TextMention;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Redirect\RedirectStatus;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Everything on the workbench, and what is known outside of it, that leads to a place. */

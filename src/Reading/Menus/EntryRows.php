@@ -21,7 +21,7 @@ use Lantern\Core\Refused;
 use Lantern\Interchange\Json\EntryCodec;
 use Lantern\Interchange\Json\Fields;
 use Lantern\Interchange\Json\PieceCodec;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 
 /** Turns the rows of a menu's entries into a tree, and a tree into rows. */
 final class EntryRows

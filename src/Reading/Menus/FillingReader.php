@@ -12,8 +12,8 @@ use Lantern\Core\Menu\SelfFilling;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Sql\Row;
 
 /** What could stand below the self-filling entries of menus: two queries at most, however many there are. */
 final readonly class FillingReader

@@ -9,7 +9,7 @@ use Doctrine\DBAL\Connection;
 use Lantern\Core\Menu\Bay;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\Piece\Layout;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 
 /** Menus and bays of one copy. */
 final readonly class MenuReader

@@ -28,11 +28,12 @@ use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\PieceProducts;
 use Lantern\Reading\Catalogue\ShopReader;
 use Lantern\Reading\Catalogue\WantedProducts;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\SettingReader;
 use Lantern\Reading\Menus\FillingReader;
 use Lantern\Reading\Menus\MenuReader;
+use Lantern\Reading\Places\PlaceConditions;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Settings\SettingReader;
+use Lantern\Reading\Sql\PgArray;
 
 /** What is laid out in one copy: the bodies of pages, and wide panels. */
 final readonly class LayoutReader
@@ -170,7 +171,7 @@ final readonly class LayoutReader
         $uploaded = array_values(array_filter($names, static fn (string $name): bool => str_starts_with($name, 'uploads/')));
         $there = array_values(array_filter($names, static fn (string $name): bool => '' !== $name && !str_starts_with($name, 'uploads/')));
         if ([] !== $uploaded) {
-            $there = [...$there, ...array_filter($this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND p.light <> 'closed' AND ".ShopReader::LETS_IN." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($uploaded)] + ShopReader::visitor($visitor)), \is_string(...))];
+            $there = [...$there, ...array_filter($this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND ".PlaceConditions::OPENS." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($uploaded)] + PlaceConditions::visitor($visitor)), \is_string(...))];
         }
 
         return array_fill_keys($there, true);

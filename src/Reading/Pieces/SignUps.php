@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Reading\Pieces;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The sign-ups that the workbench has. */

@@ -16,16 +16,13 @@ use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\PlaceLookup;
 use Lantern\Core\Place\SearchListing;
 use Lantern\Core\Place\Serving;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 
 /** Places of one copy, as values of the core. */
 final class PlaceReader implements PlaceLookup
 {
     public const COLUMNS = 'id, kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, listing_title, listing_description, serving';
-
-    /** `Place::isInSitemapAt` for the database; a test holds the two against each other, and live has an index for it. */
-    public const IN_SITEMAP = "p.listed AND p.light <> 'closed' AND p.audience = 'everyone' AND (p.opens_on IS NULL OR p.opens_on <= :moment) AND (p.closes_on IS NULL OR p.closes_on > :moment)";
 
     public function __construct(private readonly Connection $connection)
     {
@@ -174,14 +171,14 @@ final class PlaceReader implements PlaceLookup
      */
     public function inSitemap(\DateTimeImmutable $moment, int $part, int $most): array
     {
-        $paths = $this->connection->fetchFirstColumn('SELECT p.address FROM place p WHERE '.self::IN_SITEMAP." ORDER BY p.address LIMIT $most OFFSET ".$most * ($part - 1), ['moment' => $moment->format(\DATE_ATOM)]);
+        $paths = $this->connection->fetchFirstColumn('SELECT p.address FROM place p WHERE '.PlaceConditions::IN_SITEMAP." ORDER BY p.address LIMIT $most OFFSET ".$most * ($part - 1), ['moment' => $moment->format(\DATE_ATOM)]);
 
         return array_map(Address::fromNormal(...), array_values(array_filter($paths, \is_string(...))));
     }
 
     public function countInSitemap(\DateTimeImmutable $moment): int
     {
-        $count = $this->connection->fetchOne('SELECT count(*) FROM place p WHERE '.self::IN_SITEMAP, ['moment' => $moment->format(\DATE_ATOM)]);
+        $count = $this->connection->fetchOne('SELECT count(*) FROM place p WHERE '.PlaceConditions::IN_SITEMAP, ['moment' => $moment->format(\DATE_ATOM)]);
 
         return is_numeric($count) ? (int) $count : 0;
     }

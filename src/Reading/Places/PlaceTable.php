@@ -9,10 +9,10 @@ use Lantern\Core\Address\Address;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Reading\Copies\LetterIndex;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
-use Lantern\Reading\Copies\SqlFragment;
+use Lantern\Reading\Sql\LetterIndex;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
+use Lantern\Reading\Sql\SqlFragment;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The places of the workbench as the management interface lists them: searched, narrowed, a page at a time. */

@@ -12,11 +12,11 @@ use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Release\CopyName;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
-use Lantern\Reading\Copies\SqlFragment;
 use Lantern\Reading\Places\AllOfThem;
 use Lantern\Reading\Places\PlaceTable;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
+use Lantern\Reading\Sql\SqlFragment;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The redirects of the workbench as the management interface lists and exports them: by source, a page at a time. */

@@ -13,8 +13,8 @@ use Lantern\Core\Redirect\RuleLookup;
 use Lantern\Core\Redirect\RuleTable;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 
 /** Redirects of one copy, as values of the core. */
 final readonly class RuleReader implements RuleLookup

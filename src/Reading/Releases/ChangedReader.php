@@ -13,12 +13,12 @@ use Lantern\Core\Release\LostLead;
 use Lantern\Core\Release\OpenText;
 use Lantern\Core\Release\Soundness;
 use Lantern\Core\Words\Words;
+use Lantern\Reading\Answers\RememberedPlaces;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Places\PlaceReader;
-use Lantern\Reading\Places\RememberedPlaces;
 use Lantern\Reading\Redirects\RuleReader;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 

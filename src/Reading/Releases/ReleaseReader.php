@@ -8,8 +8,8 @@ use Doctrine\DBAL\Connection;
 use Lantern\Core\Release\Comparison;
 use Lantern\Core\Release\Difference;
 use Lantern\Core\Release\WaitingChange;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /**

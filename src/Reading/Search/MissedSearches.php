@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Reading\Search;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Sql\Row;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 

@@ -8,9 +8,9 @@ use Doctrine\DBAL\Connection;
 use Lantern\Core\Search\Rank;
 use Lantern\Core\Search\SearchWords;
 use Lantern\Core\Visitor;
-use Lantern\Reading\Catalogue\ShopReader;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Places\PlaceConditions;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 
 /** Finds what visitors look for. `Core\Search` says what is found and in which order; a test holds the two against each other. */
 final readonly class SearchReader
@@ -38,7 +38,7 @@ final readonly class SearchReader
      */
     public function places(SearchWords $words, Visitor $visitor): array
     {
-        $ids = $words->isNone() ? [] : $this->connection->fetchFirstColumn('WITH '.self::ASKED.' SELECT p.id FROM search_words s JOIN place p ON p.id = s.place_id WHERE s.seat IS NULL AND '.self::FOUND." AND p.kind NOT IN ('product', 'front-page', 'search') AND ".ShopReader::SHOWN.' ORDER BY '.self::rank().', p.title COLLATE by_name, p.id LIMIT '.self::MOST_PLACES, ['asked' => PgArray::of($words->words)] + ShopReader::visitor($visitor));
+        $ids = $words->isNone() ? [] : $this->connection->fetchFirstColumn('WITH '.self::ASKED.' SELECT p.id FROM search_words s JOIN place p ON p.id = s.place_id WHERE s.seat IS NULL AND '.self::FOUND." AND p.kind NOT IN ('product', 'front-page', 'search') AND ".PlaceConditions::SHOWN.' ORDER BY '.self::rank().', p.title COLLATE by_name, p.id LIMIT '.self::MOST_PLACES, ['asked' => PgArray::of($words->words)] + PlaceConditions::visitor($visitor));
 
         return array_values(array_filter($ids, \is_string(...)));
     }
@@ -53,8 +53,8 @@ final readonly class SearchReader
         if ($words->isNone()) {
             return [];
         }
-        $one = static fn (string $which): string => '(SELECT p.title, p.address, p.kind, '.self::rank()." AS rank FROM search_words s JOIN place p ON p.id = s.place_id WHERE $which AND ".self::FOUND." AND p.kind NOT IN ('front-page', 'search') AND ".ShopReader::SHOWN.' ORDER BY 4, p.title COLLATE by_name LIMIT '.self::MOST_SUGGESTED.')';
-        $rows = $this->connection->fetchAllAssociative('WITH '.self::ASKED.' '.$one('s.seat IS NULL').' UNION ALL '.$one('s.seat IS NOT NULL'), ['asked' => PgArray::of($words->words)] + ShopReader::visitor($visitor));
+        $one = static fn (string $which): string => '(SELECT p.title, p.address, p.kind, '.self::rank()." AS rank FROM search_words s JOIN place p ON p.id = s.place_id WHERE $which AND ".self::FOUND." AND p.kind NOT IN ('front-page', 'search') AND ".PlaceConditions::SHOWN.' ORDER BY 4, p.title COLLATE by_name LIMIT '.self::MOST_SUGGESTED.')';
+        $rows = $this->connection->fetchAllAssociative('WITH '.self::ASKED.' '.$one('s.seat IS NULL').' UNION ALL '.$one('s.seat IS NOT NULL'), ['asked' => PgArray::of($words->words)] + PlaceConditions::visitor($visitor));
 
         return array_map(static function (array $columns): Suggestion {
             $row = new Row($columns);

@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use Lantern\Core\Shop\FirstFacts;
 use Lantern\Core\Shop\ShopDetail;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Reads how far a new shop has come, by one statement. */

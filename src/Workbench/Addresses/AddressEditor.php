@@ -11,21 +11,21 @@ use Lantern\Core\Impact\AddressPlanner;
 use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\Readdressing;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
 use Lantern\Core\Words\Words;
+use Lantern\Reading\Answers\RememberedPlaces;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Places\RememberedPlaces;
+use Lantern\Reading\Sql\PgArray;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\MenuMoves;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\Places\WordsRewriter;
 use Lantern\Workbench\Redirects\RedirectRows;
-use Lantern\Workbench\Words\WordsRewriter;
 use Psr\Clock\ClockInterface;
 
 /** Changes addresses of places on the workbench, one or many, as one edit with the redirects that belong to it. */
@@ -72,7 +72,7 @@ final readonly class AddressEditor
      *
      * @throws Refused
      */
-    public function change(array $wishes, Person $by, Progress $progress = new Progress()): Edit
+    public function change(array $wishes, Actor $by, Progress $progress = new Progress()): Edit
     {
         return $this->edits->run($by, Subject::Places, function (MenuMoves $menus) use ($wishes, $by, $progress): string {
             $progress->enter('Planning', 1);
@@ -193,7 +193,7 @@ final readonly class AddressEditor
      *
      * @param list<Readdressed> $moved
      */
-    private function rewriteTexts(array $moved, Person $by, MenuMoves $menus): void
+    private function rewriteTexts(array $moved, Actor $by, MenuMoves $menus): void
     {
         $ids = [];
         foreach ($moved as $one) {
@@ -203,7 +203,7 @@ final readonly class AddressEditor
     }
 
     /** @param list<Readdressed> $moved */
-    private function move(array $moved, Person $by, Progress $progress): void
+    private function move(array $moved, Actor $by, Progress $progress): void
     {
         $progress->enter('Moving', \count($moved));
         $this->entities->getConnection()->executeStatement('SET CONSTRAINTS ALL DEFERRED');

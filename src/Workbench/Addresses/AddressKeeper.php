@@ -7,18 +7,18 @@ namespace Lantern\Workbench\Addresses;
 use Lantern\Core\Impact\MovedPlaces;
 use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\RedirectsOfAMove;
+use Lantern\Reading\Answers\RememberedPlaces;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Places\RememberedPlaces;
+use Lantern\Workbench\Edits\AddressesComeBack;
 use Lantern\Workbench\Redirects\RedirectRows;
 
 /** Makes the redirects that are missing where places came by other addresses than by a change of these, as when an edit is taken back that visitors have seen. */
-final readonly class AddressKeeper
+final readonly class AddressKeeper implements AddressesComeBack
 {
     public function __construct(private Copies $copies, private RedirectRows $redirects)
     {
     }
 
-    /** @param list<string> $placeIds */
     public function keep(array $placeIds): void
     {
         $workbench = $this->copies->workbench;

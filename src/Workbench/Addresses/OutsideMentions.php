@@ -7,10 +7,10 @@ namespace Lantern\Workbench\Addresses;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
@@ -28,7 +28,7 @@ final readonly class OutsideMentions
     }
 
     /** @throws Refused where a word is missing or too long */
-    public function add(string $kind, string $name, Address $address, Person $by): string
+    public function add(string $kind, string $name, Address $address, Actor $by): string
     {
         foreach (['kind' => $kind = trim($kind), 'name' => $name = trim($name)] as $field => $value) {
             if ('' === $value || mb_strlen($value) > self::MAX_LENGTH) {
@@ -46,7 +46,7 @@ final readonly class OutsideMentions
     }
 
     /** @throws NotThere */
-    public function remove(string $id, Person $by): void
+    public function remove(string $id, Actor $by): void
     {
         $this->edits->run($by, Subject::Places, function () use ($id): string {
             $name = $this->connection->fetchOne('DELETE FROM outside_mention WHERE id = ? RETURNING name', [$id]);

@@ -9,16 +9,14 @@ use Doctrine\DBAL\Exception\UniqueConstraintViolationException;
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Menu\Move;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Core\Release\Fault;
 use Lantern\Core\Release\FaultKind;
 use Lantern\Core\Release\NotInOrder;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Releases\ChangedReader;
 use Lantern\Reading\Releases\ReleaseReader;
-use Lantern\Workbench\Addresses\AddressKeeper;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Menus\MenuEditor;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\Uid\UuidV7;
 
 /**
@@ -39,8 +37,8 @@ final readonly class EditLog
     public function __construct(
         private EntityManagerInterface $entities,
         private UnitOfWork $work,
-        private MenuEditor $menus,
-        private AddressKeeper $addresses,
+        private MenuHistory $menus,
+        private AddressesComeBack $addresses,
         private Locks $locks,
         private ChangedReader $changed,
         private WhatWasUndone $undone,
@@ -51,15 +49,15 @@ final readonly class EditLog
     /**
      * @param \Closure(MenuMoves): string $make  makes the changes, and says what was done
      */
-    public function run(Person $by, Subject $about, \Closure $make): Edit
+    public function run(Actor $by, Subject $about, \Closure $make): Edit
     {
         return $this->work->run(function () use ($by, $about, $make): Edit {
-            $this->undone->forget($by->id);
+            $this->undone->forget($by->personId());
             $id = $this->begin($by, $about);
             $moves = new MenuMoves(function (string $menuId, Move $move) use ($id, $by): WayBack {
                 // Menus have a log of their own, where the moves of several people are merged.
                 $this->note('');
-                $made = $this->menus->follow($menuId, $move, $by);
+                $made = $this->menus->applyAsPartOfEdit($menuId, $move, $by);
                 $this->note($id);
 
                 return $made;
@@ -70,7 +68,7 @@ final readonly class EditLog
             /** @var list<string> $made */
             $made = $this->connection->fetchFirstColumn("SELECT row_id FROM journal.edit_row WHERE edit_id = ? AND table_name = 'place' AND before IS NULL ORDER BY row_id", [$id]);
 
-            return new Edit($id, $by->id, $about, $sentence, $moves->made(), $made);
+            return new Edit($id, $by->personId(), $about, $sentence, $moves->made(), $made);
         });
     }
 
@@ -79,9 +77,9 @@ final readonly class EditLog
      *
      * @throws Refused|NotThere
      */
-    public function get(string $editId, Person $by): Edit
+    public function get(string $editId, Actor $by): Edit
     {
-        $row = $this->connection->fetchAssociative('SELECT * FROM journal.edit WHERE id = ? AND person_id = ? AND takes_back IS NULL', [$editId, $by->id]);
+        $row = $this->connection->fetchAssociative('SELECT * FROM journal.edit WHERE id = ? AND person_id = ? AND takes_back IS NULL', [$editId, $by->personId()]);
         if (false === $row) {
             throw new NotThere('There is no such edit of yours, or it is too long ago.');
         }
@@ -97,7 +95,7 @@ final readonly class EditLog
      *
      * @throws Refused where somebody changed since what the edit made different
      */
-    public function takeBack(Edit $edit, Person $by): Edit
+    public function takeBack(Edit $edit, Actor $by): Edit
     {
         return $this->work->run(function () use ($edit, $by): Edit {
             if (0 === (int) $this->connection->executeStatement('UPDATE journal.edit SET undone = true, undone_at = clock_timestamp() WHERE id = ? AND NOT undone', [$edit->id])) {
@@ -114,10 +112,10 @@ final readonly class EditLog
      *
      * @throws Refused where somebody changed since what taking back made different, or made something else meanwhile
      */
-    public function makeAgain(string $editId, Person $by): Edit
+    public function makeAgain(string $editId, Actor $by): Edit
     {
         return $this->work->run(function () use ($editId, $by): Edit {
-            $row = $this->connection->fetchAssociative('SELECT * FROM journal.edit WHERE takes_back = ? AND person_id = ? FOR UPDATE', [$editId, $by->id]);
+            $row = $this->connection->fetchAssociative('SELECT * FROM journal.edit WHERE takes_back = ? AND person_id = ? FOR UPDATE', [$editId, $by->personId()]);
             if (false === $row) {
                 throw new Refused('edit', 'This cannot be made again.');
             }
@@ -135,7 +133,7 @@ final readonly class EditLog
      *
      * @return array<string, WayBack> what leads back in the menus, by id
      */
-    private function reverse(Edit $edit, Person $by, ?string $notedAs): array
+    private function reverse(Edit $edit, Actor $by, ?string $notedAs): array
     {
         $this->note($notedAs ?? '');
         $this->locks->relations();
@@ -155,7 +153,7 @@ final readonly class EditLog
         $this->note('');
         $ways = [];
         foreach ($edit->menus as $menuId => $back) {
-            $ways[$menuId] = $this->menus->unfollow($menuId, $back, $by);
+            $ways[$menuId] = $this->menus->revertPartOfEdit($menuId, $back, $by);
         }
         $this->note($notedAs ?? '');
         foreach (array_intersect($last, $tables) as $table) {
@@ -180,10 +178,10 @@ final readonly class EditLog
         return false !== $this->connection->fetchOne('SELECT 1 FROM journal.edit_row WHERE edit_id = ? AND table_name = ? AND after IS NULL LIMIT 1', [$editId, $table]);
     }
 
-    private function begin(Person $by, Subject $about, ?string $takesBack = null): string
+    private function begin(Actor $by, Subject $about, ?string $takesBack = null): string
     {
         $id = (new UuidV7())->toRfc4122();
-        $this->connection->insert('journal.edit', ['id' => $id, 'person_id' => $by->id, 'about' => $about->value, 'sentence' => '', 'takes_back' => $takesBack]);
+        $this->connection->insert('journal.edit', ['id' => $id, 'person_id' => $by->personId(), 'about' => $about->value, 'sentence' => '', 'takes_back' => $takesBack]);
         $this->note($id);
 
         return $id;
@@ -227,7 +225,7 @@ final readonly class EditLog
     }
 
     /** @param bool $isMadeAgain what was undone is made again; a place that goes with it was there before, so it may be published */
-    private function restore(string $editId, string $table, Person $by, bool $isMadeAgain): void
+    private function restore(string $editId, string $table, Actor $by, bool $isMadeAgain): void
     {
         $id = \in_array($table, ReleaseReader::NAMED_TABLES, true) ? 'r.row_id' : 'r.row_id::uuid';
         $bookkeeping = self::BOOKKEEPING;

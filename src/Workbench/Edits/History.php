@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Edits;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
-use Lantern\Reading\Copies\Row;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Menus\MenuEditor;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /**
@@ -32,31 +31,31 @@ final readonly class History
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
         private UnitOfWork $work,
         private EditLog $edits,
-        private MenuEditor $menus,
+        private MenuHistory $menus,
     ) {
     }
 
     /** What undo would take back now; null: nothing. */
-    public function last(Person $by): ?PastStep
+    public function last(Actor $by): ?PastStep
     {
         return $this->find($by, undone: false, order: 's.id DESC');
     }
 
     /** What redo would make again now; null: nothing. */
-    public function undone(Person $by): ?PastStep
+    public function undone(Actor $by): ?PastStep
     {
         return $this->find($by, undone: true, order: 's.undone_at DESC, s.id');
     }
 
     /** @throws Refused where there is nothing, or where others changed since what it made different */
-    public function undo(Person $by): PastStep
+    public function undo(Actor $by): PastStep
     {
         return $this->work->run(function () use ($by): PastStep {
             $last = $this->last($by) ?? throw new Refused('edit', 'There is nothing to undo.');
             if (null === $last->menuId) {
                 $this->edits->takeBack($this->edits->get($last->id, $by), $by);
             } else {
-                $this->menus->undo($last->menuId, $by);
+                $this->menus->undoStep($last->menuId, $by);
             }
 
             return $last;
@@ -64,23 +63,23 @@ final readonly class History
     }
 
     /** @throws Refused where there is nothing, or where others changed since what it would make different */
-    public function redo(Person $by): PastStep
+    public function redo(Actor $by): PastStep
     {
         return $this->work->run(function () use ($by): PastStep {
             $next = $this->undone($by) ?? throw new Refused('edit', 'There is nothing to do again.');
             if (null === $next->menuId) {
                 $this->edits->makeAgain($next->id, $by);
             } else {
-                $this->menus->redo($next->menuId, $by);
+                $this->menus->redoStep($next->menuId, $by);
             }
 
             return $next;
         });
     }
 
-    private function find(Person $by, bool $undone, string $order): ?PastStep
+    private function find(Actor $by, bool $undone, string $order): ?PastStep
     {
-        $columns = $this->connection->fetchAssociative(\sprintf(self::LAST, $order), ['person' => $by->id, 'undone' => $undone ? 'true' : 'false']);
+        $columns = $this->connection->fetchAssociative(\sprintf(self::LAST, $order), ['person' => $by->personId(), 'undone' => $undone ? 'true' : 'false']);
         if (false === $columns) {
             return null;
         }

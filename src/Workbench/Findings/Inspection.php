@@ -12,13 +12,13 @@ use Lantern\Core\Finding\FrameContent;
 use Lantern\Core\Finding\Reach;
 use Lantern\Core\Release\CopyName;
 use Lantern\Reading\Copies\Copy;
-use Lantern\Reading\Copies\PgArray;
-use Lantern\Reading\Copies\Row;
 use Lantern\Reading\Findings\Contents;
 use Lantern\Reading\Findings\CopyKnowledge;
+use Lantern\Reading\Frame\Frame;
 use Lantern\Reading\Mentions\Distances;
-use Lantern\Reading\Menus\Frame;
 use Lantern\Reading\Pieces\PictureReader;
+use Lantern\Reading\Sql\PgArray;
+use Lantern\Reading\Sql\Row;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 

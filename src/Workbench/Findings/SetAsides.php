@@ -6,8 +6,8 @@ namespace Lantern\Workbench\Findings;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
-use Lantern\Workbench\Entity\Person;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
@@ -25,7 +25,7 @@ final readonly class SetAsides
      *
      * @throws Refused|NotThere
      */
-    public function put(string $findingId, string $reason, ?\DateTimeImmutable $until, Person $by): void
+    public function put(string $findingId, string $reason, ?\DateTimeImmutable $until, Actor $by): void
     {
         $reason = trim((string) preg_replace('/\s+/u', ' ', $reason));
         if ('' === $reason || mb_strlen($reason) > self::MOST_WORDS) {
@@ -38,7 +38,7 @@ final readonly class SetAsides
         $kept = $this->connection->executeStatement(<<<'SQL'
             INSERT INTO journal.set_aside (finding_id, reason, person, person_id, until, at) SELECT :id, :reason, :person, :personId, :until, :now WHERE EXISTS (SELECT FROM journal.finding WHERE id = :id)
             ON CONFLICT (finding_id) DO UPDATE SET reason = excluded.reason, person = excluded.person, person_id = excluded.person_id, until = excluded.until, at = excluded.at
-            SQL, ['id' => $findingId, 'reason' => $reason, 'person' => $by->name, 'personId' => $by->id, 'until' => $until?->format(\DATE_ATOM), 'now' => $now->format(\DATE_ATOM)]);
+            SQL, ['id' => $findingId, 'reason' => $reason, 'person' => $by->name, 'personId' => $by->personId(), 'until' => $until?->format(\DATE_ATOM), 'now' => $now->format(\DATE_ATOM)]);
         if (0 === $kept) {
             throw new NotThere('This finding is no longer there. It may be mended by now.');
         }

@@ -7,7 +7,7 @@ namespace Lantern\Workbench\Jobs;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\Actor;
-use Lantern\Workbench\People\AuditLog;
+use Lantern\Workbench\Audit\AuditLog;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\Envelope;
 use Symfony\Component\Messenger\MessageBusInterface;

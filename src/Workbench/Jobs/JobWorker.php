@@ -6,21 +6,16 @@ namespace Lantern\Workbench\Jobs;
 
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
-use Lantern\Interchange\Csv\RedirectCsv;
-use Lantern\Reading\Copies\Away;
-use Lantern\Workbench\Addresses\AddressEditor;
-use Lantern\Workbench\Addresses\AddressWish;
-use Lantern\Workbench\Edits\Edit;
+use Lantern\Core\Release\ChangedSince;
+use Lantern\Core\Stale;
+use Lantern\Reading\Sql\Away;
 use Lantern\Workbench\Edits\Progress;
-use Lantern\Workbench\Edits\Stale;
-use Lantern\Workbench\Edits\UnitOfWork;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Publishing\ChangedSince;
-use Lantern\Workbench\Publishing\Publisher;
-use Lantern\Workbench\Redirects\RedirectEditor;
+use Lantern\Workbench\People\Person;
 use Psr\Log\LoggerInterface;
+use Symfony\Component\DependencyInjection\Attribute\AutowireIterator;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
 
@@ -31,13 +26,11 @@ use Symfony\Component\Messenger\Exception\RecoverableMessageHandlingException;
 #[AsMessageHandler(sign: true)]
 final readonly class JobWorker
 {
+    /** @param iterable<KindOfJob> $kinds */
     public function __construct(
         private Jobs $jobs,
         private EntityManagerInterface $entities,
-        private UnitOfWork $work,
-        private Publisher $publisher,
-        private AddressEditor $addresses,
-        private RedirectEditor $redirects,
+        #[AutowireIterator(KindOfJob::class)] private iterable $kinds,
         private LoggerInterface $logger,
     ) {
     }
@@ -51,13 +44,8 @@ final readonly class JobWorker
         try {
             $this->entities->clear();
             $progress = new Progress(fn (string $step, int $done, int $of) => $this->jobs->tell($job->id, $step, $done, $of));
-            $person = $this->stillMay($job);
-            match ($job->kind) {
-                JobKind::Publish => $this->publish($job, $person, $progress),
-                JobKind::Addresses => $this->edited($job, fn (): Edit => $this->addresses->change(self::wishes($job->input), $person, $progress)),
-                JobKind::Redirects => $this->takeRedirects($job, $person, $progress),
-                JobKind::Outside => throw new \LogicException('Other web sites are asked by messages of their own.'),
-            };
+            $kind = $this->kindOf($job);
+            $kind->do($job, $this->stillMay($job, $kind), $progress);
         } catch (Stopped) {
             $this->jobs->end($job->id, JobState::Stopped, []);
         } catch (Refused|NotThere|ChangedSince|Stale $refused) {
@@ -76,65 +64,27 @@ final readonly class JobWorker
      *
      * @throws Refused
      */
-    private function stillMay(Job $job): Person
+    private function stillMay(Job $job, KindOfJob $kind): Actor
     {
         $person = $this->entities->find(Person::class, $job->personId);
         if (null === $person || null !== $person->leftAt) {
             throw new Refused('person', \sprintf('%s asked for this and does not work here any more. Nothing was changed.', $job->person));
         }
-        $role = Role::from($person->role);
-        if (!(JobKind::Publish === $job->kind ? $role->mayPublish() : $role->mayEdit())) {
+        if (!$kind->mayBeDoneBy(Role::from($person->role))) {
             throw new Refused('person', \sprintf('%s asked for this and may no longer do it. Nothing was changed.', $person->name));
         }
 
-        return $person;
+        return $person->actor();
     }
 
-    private function publish(Job $job, Person $person, Progress $progress): void
+    private function kindOf(Job $job): KindOfJob
     {
-        $seen = $job->input['seen'] ?? null;
-        $number = $this->publisher->publish($person->actor(), \is_string($seen) ? $seen : null, $progress, fn (int $number) => $this->jobs->end($job->id, JobState::Done, ['number' => $number]));
-        if (null === $number) {
-            $this->jobs->end($job->id, JobState::Done, ['number' => null]);
-        }
-    }
-
-    private function takeRedirects(Job $job, Person $person, Progress $progress): void
-    {
-        $file = fopen('php://temp', 'w+');
-        if (false === $file) {
-            throw new \LogicException('No memory to read a file from.');
-        }
-        fwrite($file, $this->jobs->file($job->id) ?? '');
-        rewind($file);
-        $lines = array_values(iterator_to_array(RedirectCsv::read($file), false));
-        fclose($file);
-        $this->edited($job, fn (): Edit => $this->redirects->take($lines, 'file', $person, $progress)->edit);
-    }
-
-    /** @param \Closure(): Edit $make */
-    private function edited(Job $job, \Closure $make): void
-    {
-        $this->work->run(function () use ($job, $make): void {
-            $edit = $make();
-            $this->jobs->end($job->id, JobState::Done, ['edit' => $edit->id, 'sentence' => $edit->sentence]);
-        });
-    }
-
-    /**
-     * @param array<mixed> $input
-     *
-     * @return list<AddressWish>
-     */
-    private static function wishes(array $input): array
-    {
-        $wishes = [];
-        foreach (\is_array($input['wishes'] ?? null) ? $input['wishes'] : [] as $wish) {
-            if (\is_array($wish) && \is_string($wish['place'] ?? null) && \is_string($wish['seen'] ?? null) && \is_string($wish['to'] ?? null)) {
-                $wishes[] = new AddressWish($wish['place'], $wish['seen'], $wish['to'], true === ($wish['below'] ?? null));
+        foreach ($this->kinds as $one) {
+            if ($one->kind() === $job->kind) {
+                return $one;
             }
         }
 
-        return $wishes;
+        throw new \LogicException(\sprintf('Nobody does jobs of the kind %s by its own message.', $job->kind->value));
     }
 }

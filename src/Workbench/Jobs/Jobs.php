@@ -10,11 +10,10 @@ use Lantern\Core\NotThere;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
+use Lantern\Workbench\Audit\AuditLog;
 use Lantern\Workbench\Edits\Lock;
 use Lantern\Workbench\Edits\Locks;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\People\AuditLog;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Messenger\MessageBusInterface;
@@ -45,12 +44,12 @@ final readonly class Jobs
 
     /**
      * @param array<mixed> $input
-     * @param Person|null  $by    null: the shop itself, by the clock
+     * @param Actor|null  $by    null: the shop itself, by the clock
      * @param string|null  $file  what comes with it, byte for byte
      *
      * @throws Refused where as much is being done already
      */
-    public function ask(JobKind $kind, array $input, ?Person $by, ?string $file = null): Job
+    public function ask(JobKind $kind, array $input, ?Actor $by, ?string $file = null): Job
     {
         // The job and the message are there together, or neither is.
         return $this->connection->transactional(function () use ($kind, $input, $by, $file): Job {
@@ -68,7 +67,7 @@ final readonly class Jobs
      *
      * @throws Refused where as much is being done already
      */
-    public function note(JobKind $kind, ?Person $by, array $input = [], ?string $file = null): Job
+    public function note(JobKind $kind, ?Actor $by, array $input = [], ?string $file = null): Job
     {
         $id = (new UuidV7())->toRfc4122();
         $this->connection->transactional(function () use ($id, $kind, $input, $by, $file): void {

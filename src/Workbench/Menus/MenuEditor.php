@@ -14,29 +14,28 @@ use Lantern\Core\Menu\Move;
 use Lantern\Core\Menu\Rewrite;
 use Lantern\Core\Menu\Tree;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Piece\Band;
 use Lantern\Core\Piece\Panel;
 use Lantern\Core\Piece\Picture;
 use Lantern\Core\Piece\Text;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Interchange\Json\Fields;
 use Lantern\Interchange\Json\MoveCodec;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Menus\EntryRows;
-use Lantern\Workbench\Edits\Stale;
+use Lantern\Workbench\Edits\MenuHistory;
 use Lantern\Workbench\Edits\UnitOfWork;
 use Lantern\Workbench\Edits\WayBack;
 use Lantern\Workbench\Edits\WhatWasUndone;
-use Lantern\Workbench\Entity\MenuRecord;
-use Lantern\Workbench\Entity\MenuStep;
-use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Places\FileStore;
 use Lantern\Workbench\Words\WordsCleaner;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\UuidV7;
 
 /** Makes moves in menus of the workbench, and takes them back. Each is one transaction. */
-final readonly class MenuEditor
+final readonly class MenuEditor implements MenuHistory
 {
     public function __construct(
         private EntityManagerInterface $entities,
@@ -59,19 +58,29 @@ final readonly class MenuEditor
      * @throws Refused|NotThere
      * @throws Stale            where that version is too long ago to be merged with
      */
-    public function move(string $menuId, int $version, Move $move, Person $by): MenuRecord
+    public function move(string $menuId, int $version, Move $move, Actor $by): MenuRecord
     {
         return $this->work->run(fn (): MenuRecord => $this->step($this->locked($menuId), $version, $move, $by));
     }
 
+    public function undoStep(string $menuId, Actor $by): void
+    {
+        $this->undo($menuId, $by);
+    }
+
+    public function redoStep(string $menuId, Actor $by): void
+    {
+        $this->redo($menuId, $by);
+    }
+
     /** @throws Refused|NotThere */
-    public function undo(string $menuId, Person $by): MenuRecord
+    public function undo(string $menuId, Actor $by): MenuRecord
     {
         return $this->again($menuId, $by, undone: false, order: 'DESC');
     }
 
     /** @throws Refused|NotThere */
-    public function redo(string $menuId, Person $by): MenuRecord
+    public function redo(string $menuId, Actor $by): MenuRecord
     {
         return $this->again($menuId, $by, undone: true, order: 'ASC');
     }
@@ -83,7 +92,7 @@ final readonly class MenuEditor
      *
      * @throws Refused|NotThere
      */
-    public function choose(string $menuId, string $alternativeId, bool $use, Person $by): MenuRecord
+    public function choose(string $menuId, string $alternativeId, bool $use, Actor $by): MenuRecord
     {
         return $this->work->run(function () use ($menuId, $alternativeId, $use, $by): MenuRecord {
             $menu = $this->locked($menuId);
@@ -94,12 +103,7 @@ final readonly class MenuEditor
         });
     }
 
-    /**
-     * Makes a move as part of an edit of something else, which is taken back with that and not by itself.
-     *
-     * @throws Refused|NotThere
-     */
-    public function follow(string $menuId, Move $move, Person $by): WayBack
+    public function applyAsPartOfEdit(string $menuId, Move $move, Actor $by): WayBack
     {
         return $this->work->run(function () use ($menuId, $move, $by): WayBack {
             $menu = $this->locked($menuId);
@@ -109,12 +113,7 @@ final readonly class MenuEditor
         });
     }
 
-    /**
-     * Takes back what `follow()` did, whatever others did in the menu meanwhile; or makes it again, by the way back from that.
-     *
-     * @throws Refused|NotThere
-     */
-    public function unfollow(string $menuId, WayBack $back, Person $by): WayBack
+    public function revertPartOfEdit(string $menuId, WayBack $back, Actor $by): WayBack
     {
         return $this->work->run(function () use ($menuId, $back, $by): WayBack {
             $menu = $this->locked($menuId);
@@ -124,11 +123,11 @@ final readonly class MenuEditor
         });
     }
 
-    private function again(string $menuId, Person $by, bool $undone, string $order): MenuRecord
+    private function again(string $menuId, Actor $by, bool $undone, string $order): MenuRecord
     {
         return $this->work->run(function () use ($menuId, $by, $undone, $order): MenuRecord {
             $menu = $this->locked($menuId);
-            $step = $this->entities->getRepository(MenuStep::class)->findOneBy(['menuId' => $menuId, 'personId' => $by->id, 'undone' => $undone], ['id' => $order]);
+            $step = $this->entities->getRepository(MenuStep::class)->findOneBy(['menuId' => $menuId, 'personId' => $by->personId(), 'undone' => $undone], ['id' => $order]);
             if (null === $step) {
                 throw new Refused('menu', $undone ? 'There is nothing to do again.' : 'There is nothing to undo.');
             }
@@ -147,11 +146,11 @@ final readonly class MenuEditor
         });
     }
 
-    private function step(MenuRecord $menu, int $version, Move $move, Person $by): MenuRecord
+    private function step(MenuRecord $menu, int $version, Move $move, Actor $by): MenuRecord
     {
         $made = $this->apply($menu, $version, $move, $by);
-        $this->undone->forget($by->id);
-        $this->entities->persist(new MenuStep((new UuidV7())->toRfc4122(), $menu->id, $by->id, MoveCodec::encode($made->move), MoveCodec::encode($made->inverse), $made->version));
+        $this->undone->forget($by->personId());
+        $this->entities->persist(new MenuStep((new UuidV7())->toRfc4122(), $menu->id, $by->personId(), MoveCodec::encode($made->move), MoveCodec::encode($made->inverse), $made->version));
 
         return $menu;
     }
@@ -162,7 +161,7 @@ final readonly class MenuEditor
         return $this->entities->find(MenuRecord::class, $menuId, LockMode::PESSIMISTIC_WRITE) ?? throw NotThere::menu();
     }
 
-    private function apply(MenuRecord $menu, int $version, Move $move, Person $by): MadeMove
+    private function apply(MenuRecord $menu, int $version, Move $move, Actor $by): MadeMove
     {
         $before = $this->copies->workbench->menus->tree($menu->id);
         if ($version !== $menu->version) {

@@ -9,7 +9,7 @@ use Lantern\Core\Menu\Conflict;
 use Lantern\Core\Menu\Tree;
 use Lantern\Interchange\Json\Fields;
 use Lantern\Interchange\Json\MoveCodec;
-use Lantern\Reading\Copies\Row;
+use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Workbench\OutsideLinks;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
-use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Jobs\Job;
 use Lantern\Workbench\Jobs\JobKind;
 use Lantern\Workbench\Jobs\Jobs;
@@ -26,11 +26,11 @@ final readonly class OutsideRound
     }
 
     /**
-     * @param Person|null $by null: the shop itself, by the clock
+     * @param Actor|null $by null: the shop itself, by the clock
      *
      * @throws Refused where it goes on already
      */
-    public function begin(?Person $by): Job
+    public function begin(?Actor $by): Job
     {
         return $this->connection->transactional(function () use ($by): Job {
             $this->links->forgetWhatNothingLeadsTo();

@@ -7,6 +7,7 @@ namespace Lantern\Workbench\People;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
+use Lantern\Workbench\Audit\AuditLog;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What the owners set for those who work here. It holds at once; nothing of it is published. */

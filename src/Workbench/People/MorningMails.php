@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Core\Person\Actor;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** Who wants to be told in the morning what broke. */
@@ -15,13 +15,13 @@ final readonly class MorningMails
     {
     }
 
-    public function isWantedBy(Person $person): bool
+    public function isWantedBy(Actor $person): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.person WHERE id = ? AND morning_mail', [$person->id]);
+        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.person WHERE id = ? AND morning_mail', [$person->personId()]);
     }
 
-    public function want(Person $person, bool $wanted): void
+    public function want(Actor $person, bool $wanted): void
     {
-        $this->connection->executeStatement('UPDATE journal.person SET morning_mail = CAST(? AS boolean) WHERE id = ?', [$wanted ? 'true' : 'false', $person->id]);
+        $this->connection->executeStatement('UPDATE journal.person SET morning_mail = CAST(? AS boolean) WHERE id = ?', [$wanted ? 'true' : 'false', $person->personId()]);
     }
 }

@@ -6,9 +6,9 @@ namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Person\SessionRule;
-use Lantern\Core\Person\Standing;
-use Lantern\Reading\Copies\Row;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Core\Person\SignInLevel;
+use Lantern\Reading\Sql\Row;
+use Lantern\Workbench\Audit\AuditLog;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\Uuid;
@@ -44,15 +44,15 @@ final readonly class OwnSessions
     }
 
     /** How far somebody has come whose session begins now. */
-    public function atFirst(Person $person): Standing
+    public function atFirst(Person $person): SignInLevel
     {
         $row = $this->connection->fetchAssociative("SELECT factor <> '' AS has_factor, ".self::REQUIRED.' AS required FROM journal.person WHERE id = ?', [$person->id]);
 
-        return false === $row ? Standing::Whole : Standing::of(true === $row['has_factor'], true === $row['required'], false);
+        return false === $row ? SignInLevel::Whole : SignInLevel::of(true === $row['has_factor'], true === $row['required'], false);
     }
 
-    /** @return Standing|null null: it has ended, by somebody or by itself */
-    public function see(string $id, Person $person): ?Standing
+    /** @return SignInLevel|null null: it has ended, by somebody or by itself */
+    public function see(string $id, Person $person): ?SignInLevel
     {
         if (!Uuid::isValid($id)) {
             return null;
@@ -74,7 +74,7 @@ final readonly class OwnSessions
             $this->connection->executeStatement('UPDATE journal.person SET seen_at = ? WHERE id = ?', [$now->format(\DATE_ATOM), $person->id]);
         }
 
-        return Standing::of(true === $columns['has_factor'], true === $columns['required'], true === $columns['factor_shown']);
+        return SignInLevel::of(true === $columns['has_factor'], true === $columns['required'], true === $columns['factor_shown']);
     }
 
     /** The second factor was shown, or made, in it. */

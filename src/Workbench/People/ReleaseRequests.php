@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace Lantern\Workbench\People;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
-use Lantern\Reading\Copies\Row;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Reading\Sql\Row;
+use Lantern\Workbench\Audit\AuditLog;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
@@ -26,16 +27,16 @@ final readonly class ReleaseRequests
      *
      * @throws Refused
      */
-    public function ask(string $note, Person $by): void
+    public function ask(string $note, Actor $by): void
     {
         $note = trim((string) preg_replace('/\s+/u', ' ', $note));
         if (mb_strlen($note) > self::MOST_WORDS) {
             throw new Refused('note', \sprintf('A note has at most %d characters. Shorten it.', self::MOST_WORDS));
         }
         $this->connection->transactional(function () use ($note, $by): void {
-            $this->connection->executeStatement('DELETE FROM journal.release_request WHERE person_id = ?', [$by->id]);
-            $this->connection->executeStatement('INSERT INTO journal.release_request VALUES (?, ?, ?, ?, ?)', [(new UuidV7())->toRfc4122(), $by->id, $by->name, $note, $this->clock->now()->format(\DATE_ATOM)]);
-            $this->audit->add($by->actor(), 'asked-for-a-release', ['note' => $note]);
+            $this->connection->executeStatement('DELETE FROM journal.release_request WHERE person_id = ?', [$by->personId()]);
+            $this->connection->executeStatement('INSERT INTO journal.release_request VALUES (?, ?, ?, ?, ?)', [(new UuidV7())->toRfc4122(), $by->personId(), $by->name, $note, $this->clock->now()->format(\DATE_ATOM)]);
+            $this->audit->add($by, 'asked-for-a-release', ['note' => $note]);
         });
     }
 

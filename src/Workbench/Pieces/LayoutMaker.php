@@ -13,6 +13,7 @@ use Lantern\Core\Menu\Position;
 use Lantern\Core\Menu\SelfFilling;
 use Lantern\Core\Menu\Together;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Piece\Band;
 use Lantern\Core\Piece\Column;
 use Lantern\Core\Piece\Links;
@@ -27,8 +28,7 @@ use Lantern\Workbench\Edits\Lock;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\MenuMoves;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Menus\BayRecords;
+use Lantern\Workbench\Frame\BayRecords;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 
@@ -45,7 +45,7 @@ final readonly class LayoutMaker
     }
 
     /** @throws Refused|NotThere */
-    public function page(string $placeId, Person $by): void
+    public function page(string $placeId, Actor $by): void
     {
         $workbench = $this->copies->workbench;
         $place = $workbench->places->get($placeId) ?? throw NotThere::place();
@@ -65,7 +65,7 @@ final readonly class LayoutMaker
      *
      * @throws Refused|NotThere
      */
-    public function panel(string $menuId, string $entryId, Person $by): void
+    public function panel(string $menuId, string $entryId, Actor $by): void
     {
         $found = function () use ($menuId, $entryId): Entry {
             $tree = $this->copies->workbench->menus->tree($menuId);
@@ -87,7 +87,7 @@ final readonly class LayoutMaker
      *
      * @throws Refused|NotThere
      */
-    public function column(string $bayId, Person $by): string
+    public function column(string $bayId, Actor $by): string
     {
         $id = self::id();
         $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $bayId, $by): string {
@@ -127,7 +127,7 @@ final readonly class LayoutMaker
      *
      * @throws Refused|NotThere
      */
-    public function entries(string $menuId, array $entries, array $panels, Position $at, Person $by): void
+    public function entries(string $menuId, array $entries, array $panels, Position $at, Actor $by): void
     {
         if ([] === $entries) {
             throw new Refused('entries', 'There is nothing to put in. Choose at least one line.');
@@ -158,13 +158,13 @@ final readonly class LayoutMaker
         return $entry->label ?? ($entry->target instanceof PlaceTarget ? $this->copies->workbench->places->get($entry->target->placeId)->title ?? '' : '');
     }
 
-    private function row(string $id, string $kind, string $name, Person $by): void
+    private function row(string $id, string $kind, string $name, Actor $by): void
     {
         $this->connection->executeStatement('INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, ?, journal.moment(), ?) ON CONFLICT (id) DO NOTHING', [$id, $name, $kind, $by->name]);
     }
 
     /** @param \Closure(): Entry $first made of what is there when nobody else can change it any more */
-    private function make(string $id, string $kind, string $name, \Closure $first, string $sentence, Person $by): void
+    private function make(string $id, string $kind, string $name, \Closure $first, string $sentence, Actor $by): void
     {
         $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($id, $kind, $name, $first, $sentence, $by): string {
             $this->locks->take(Lock::Frame);

@@ -6,6 +6,7 @@ namespace Lantern\Workbench\Places;
 
 use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\ORM\EntityManagerInterface;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Closing;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
@@ -14,14 +15,13 @@ use Lantern\Core\Place\Revision;
 use Lantern\Core\Place\SearchListing;
 use Lantern\Core\Place\Standing;
 use Lantern\Core\Refused;
+use Lantern\Reading\Answers\RememberedPlaces;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Places\PlaceReader;
-use Lantern\Reading\Places\RememberedPlaces;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
 use Psr\Clock\ClockInterface;
 
 /** Changes many places as one edit. */
@@ -47,7 +47,7 @@ final readonly class ManyPlaces
      *
      * @throws Refused
      */
-    public function change(array $placeIds, ?Light $light, ?Standing $standing, ?bool $listed, Person $by, ?Closing $closing = null): Edit
+    public function change(array $placeIds, ?Light $light, ?Standing $standing, ?bool $listed, Actor $by, ?Closing $closing = null): Edit
     {
         $placeIds = array_values(array_unique($placeIds));
         if ([] === $placeIds || \count($placeIds) > self::MOST) {

@@ -10,23 +10,22 @@ use Lantern\Core\Impact\LightPlanner;
 use Lantern\Core\Impact\NamedTree;
 use Lantern\Core\Impact\Touch;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Revision;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Mentions\MentionReader;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Locks;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
 use Lantern\Workbench\Edits\UnitOfWork;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Entity\PlaceRecord;
-use Lantern\Workbench\Entity\WordsRecord;
 use Lantern\Workbench\Words\CleanedWords;
 use Lantern\Workbench\Words\WordsCleaner;
+use Lantern\Workbench\Words\WordsRecord;
 use Psr\Clock\ClockInterface;
 
 /** Changes places of the workbench, their words and their products. Each change is one transaction. */
@@ -53,7 +52,7 @@ final readonly class PlaceEditor
      *
      * @throws Refused|Stale|NotThere
      */
-    public function revise(string $placeId, int $version, Revision $revision, Person $by): void
+    public function revise(string $placeId, int $version, Revision $revision, Actor $by): void
     {
         $this->edits->run($by, Subject::Places, function () use ($placeId, $version, $revision, $by): string {
             $before = $this->reviseWithin($placeId, $version, $revision, $by);
@@ -71,7 +70,7 @@ final readonly class PlaceEditor
      *
      * @throws Refused|Stale|NotThere
      */
-    public function reviseWithin(string $placeId, ?int $version, Revision $revision, Person $by): Place
+    public function reviseWithin(string $placeId, ?int $version, Revision $revision, Actor $by): Place
     {
         if (null !== $revision->standing || null !== $revision->closing) {
             $this->locks->relations();
@@ -115,7 +114,7 @@ final readonly class PlaceEditor
      *
      * @throws Refused|Stale|NotThere
      */
-    public function writeWords(string $placeId, int $version, string $html, Person $by): CleanedWords
+    public function writeWords(string $placeId, int $version, string $html, Actor $by): CleanedWords
     {
         return $this->work->run(function () use ($placeId, $version, $html, $by): CleanedWords {
             $place = $this->records->locked($placeId, $version);
@@ -151,7 +150,7 @@ final readonly class PlaceEditor
      *
      * @throws Refused|Stale|NotThere
      */
-    public function filter(string $placeId, int $version, ?array $keys, Person $by): void
+    public function filter(string $placeId, int $version, ?array $keys, Actor $by): void
     {
         $chosen = null === $keys ? '' : Filters::chosen($keys);
         $this->edits->run($by, Subject::Places, function () use ($placeId, $version, $chosen, $by): string {
@@ -173,7 +172,7 @@ final readonly class PlaceEditor
      *
      * @throws Refused|Stale|NotThere
      */
-    public function pick(string $collectionId, int $version, array $productIds, Person $by): void
+    public function pick(string $collectionId, int $version, array $productIds, Actor $by): void
     {
         $this->edits->run($by, Subject::Places, function () use ($collectionId, $version, $productIds, $by): string {
             $place = $this->records->locked($collectionId, $version);
@@ -207,7 +206,7 @@ final readonly class PlaceEditor
      *
      * @throws Refused|Stale|NotThere
      */
-    public function arrange(string $placeId, int $version, ?string $beforeId, Person $by): void
+    public function arrange(string $placeId, int $version, ?string $beforeId, Actor $by): void
     {
         $this->edits->run($by, Subject::Places, function () use ($placeId, $version, $beforeId, $by): string {
             $place = $this->records->locked($placeId, $version);

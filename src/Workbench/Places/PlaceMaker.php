@@ -11,6 +11,7 @@ use Lantern\Core\Menu\Insert;
 use Lantern\Core\Menu\Position;
 use Lantern\Core\Menu\Together;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\FirstAddress;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
@@ -19,15 +20,13 @@ use Lantern\Core\Place\Standing;
 use Lantern\Core\Place\StoredFile;
 use Lantern\Core\Place\Title;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\MenuMoves;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Entity\PlaceRecord;
-use Lantern\Workbench\Entity\WordsRecord;
+use Lantern\Workbench\Words\WordsRecord;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\UuidV7;
 
@@ -49,7 +48,7 @@ final readonly class PlaceMaker
      *
      * @throws Refused
      */
-    public function make(PlaceKind $kind, string $title, Standing $standing, Person $by, Light $light = Light::Open): string
+    public function make(PlaceKind $kind, string $title, Standing $standing, Actor $by, Light $light = Light::Open): string
     {
         if (!$kind->isMadeFromTitle()) {
             throw new Refused('kind', PlaceKind::File === $kind ? 'A file is made by uploading it.' : \sprintf('A %s is not made here.', $kind->words()));
@@ -64,7 +63,7 @@ final readonly class PlaceMaker
     }
 
     /** @throws Refused */
-    public function makeFile(string $name, StoredFile $file, Person $by): string
+    public function makeFile(string $name, StoredFile $file, Actor $by): string
     {
         return $this->made($by, function () use ($name, $file, $by): PlaceRecord {
             $place = $this->add(PlaceKind::File, $name, new Standing(null), $by);
@@ -80,7 +79,7 @@ final readonly class PlaceMaker
      *
      * @throws Refused|Stale|NotThere
      */
-    public function replaceFile(string $placeId, int $version, StoredFile $file, Person $by): void
+    public function replaceFile(string $placeId, int $version, StoredFile $file, Actor $by): void
     {
         $this->edits->run($by, Subject::Places, function () use ($placeId, $version, $file, $by): string {
             $place = $this->records->locked($placeId, $version);
@@ -103,7 +102,7 @@ final readonly class PlaceMaker
      *
      * @throws Refused|NotThere
      */
-    public function duplicate(string $placeId, Person $by): string
+    public function duplicate(string $placeId, Actor $by): string
     {
         return $this->made($by, function (MenuMoves $menus) use ($placeId, $by): PlaceRecord {
             $from = $this->entities->find(PlaceRecord::class, $placeId) ?? throw NotThere::place();
@@ -128,7 +127,7 @@ final readonly class PlaceMaker
     }
 
     /** What is laid out comes along, each piece as one of its own; where it leads stays. */
-    private function duplicateLayout(string $placeId, PlaceRecord $copy, MenuMoves $menus, Person $by): void
+    private function duplicateLayout(string $placeId, PlaceRecord $copy, MenuMoves $menus, Actor $by): void
     {
         $layout = $this->copies->workbench->menus->tree($placeId);
         if (null === $layout->shape || [] === $layout->entries) {
@@ -139,7 +138,7 @@ final readonly class PlaceMaker
     }
 
     /** @param \Closure(MenuMoves): PlaceRecord $make */
-    private function made(Person $by, \Closure $make): string
+    private function made(Actor $by, \Closure $make): string
     {
         $id = '';
         $this->edits->run($by, Subject::Places, static function (MenuMoves $menus) use ($make, &$id): string {
@@ -157,7 +156,7 @@ final readonly class PlaceMaker
      *
      * @throws Refused
      */
-    public function add(PlaceKind $kind, string $title, Standing $standing, Person $by): PlaceRecord
+    public function add(PlaceKind $kind, string $title, Standing $standing, Actor $by): PlaceRecord
     {
         $this->locks->relations();
         $places = $this->copies->workbench->places;

@@ -7,9 +7,8 @@ namespace Lantern\Workbench\Places;
 use Doctrine\DBAL\LockMode;
 use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\NotThere;
-use Lantern\Workbench\Edits\Stale;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\Entity\PlaceRecord;
+use Lantern\Core\Person\Actor;
+use Lantern\Core\Stale;
 use Psr\Clock\ClockInterface;
 
 /** Places of the workbench to be changed: locked for it, and signed by whoever does it. */
@@ -35,7 +34,7 @@ final readonly class PlaceRecords
         return $place;
     }
 
-    public function sign(PlaceRecord $place, Person $by): void
+    public function sign(PlaceRecord $place, Actor $by): void
     {
         $place->changedAt = $this->clock->now();
         $place->changedBy = $by->name;

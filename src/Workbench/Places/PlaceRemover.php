@@ -10,10 +10,12 @@ use Lantern\Core\Impact\Removal;
 use Lantern\Core\Impact\RemovalPlanner;
 use Lantern\Core\Menu\WithoutPlace;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Piece\Layout;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Core\Words\Words;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Mentions\MentionReader;
@@ -22,11 +24,8 @@ use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\MenuMoves;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
 use Lantern\Workbench\Redirects\RedirectRows;
-use Lantern\Workbench\Words\WordsRewriter;
 use Psr\Clock\ClockInterface;
 
 /** Removes places from the workbench, with everything that led to them, as one edit. */
@@ -84,7 +83,7 @@ final readonly class PlaceRemover
      *
      * @throws Refused|Stale|NotThere
      */
-    public function remove(string $placeId, ?int $version, Onward $onward, Person $by): Edit
+    public function remove(string $placeId, ?int $version, Onward $onward, Actor $by): Edit
     {
         return $this->edits->run($by, Subject::Places, function (MenuMoves $menus) use ($placeId, $version, $onward, $by): string {
             $this->locks->relations();

@@ -6,14 +6,15 @@ namespace Lantern\Workbench\Publishing;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Person\Actor;
+use Lantern\Core\Release\ChangedSince;
 use Lantern\Core\Release\Fault;
 use Lantern\Core\Release\NotInOrder;
 use Lantern\Reading\Releases\ChangedReader;
 use Lantern\Reading\Releases\ReleaseReader;
+use Lantern\Workbench\Audit\AuditLog;
 use Lantern\Workbench\Edits\Lock;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Progress;
-use Lantern\Workbench\People\AuditLog;
 use Psr\Clock\ClockInterface;
 use Psr\EventDispatcher\EventDispatcherInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;

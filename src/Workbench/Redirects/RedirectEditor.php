@@ -8,21 +8,21 @@ use Doctrine\DBAL\ArrayParameterType;
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
 use Lantern\Core\NotThere;
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Judgement;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\Sheet;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Redirects\RuleReader;
 use Lantern\Workbench\Edits\Edit;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Progress;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
@@ -60,7 +60,7 @@ final readonly class RedirectEditor
      * @param list<SheetLine> $lines
      * @param string          $origin person or file
      */
-    public function take(array $lines, string $origin, Person $by, ?Progress $progress = null): TakenSheet
+    public function take(array $lines, string $origin, Actor $by, ?Progress $progress = null): TakenSheet
     {
         $progress ??= new Progress();
         $judgement = null;
@@ -91,7 +91,7 @@ final readonly class RedirectEditor
      *
      * @throws Refused with the reason
      */
-    public function make(SheetLine $line, Person $by): Edit
+    public function make(SheetLine $line, Actor $by): Edit
     {
         return $this->edits->run($by, Subject::Redirects, function () use ($line): string {
             $this->locks->relations();
@@ -111,7 +111,7 @@ final readonly class RedirectEditor
      *
      * @throws Refused|NotThere|Stale
      */
-    public function change(string $id, int $version, SheetLine $line, Person $by): Edit
+    public function change(string $id, int $version, SheetLine $line, Actor $by): Edit
     {
         return $this->edits->run($by, Subject::Redirects, function () use ($id, $version, $line): string {
             $this->locks->relations();
@@ -133,7 +133,7 @@ final readonly class RedirectEditor
      *
      * @throws Refused with the first reason, where one of them cannot be so; then none is changed
      */
-    public function changeMany(array $ids, ?string $target, ?string $status, ?string $until, Person $by): Edit
+    public function changeMany(array $ids, ?string $target, ?string $status, ?string $until, Actor $by): Edit
     {
         return $this->edits->run($by, Subject::Redirects, function () use ($ids, $target, $status, $until): string {
             $this->locks->relations();
@@ -148,7 +148,7 @@ final readonly class RedirectEditor
     }
 
     /** @param list<string> $ids */
-    public function remove(array $ids, Person $by): Edit
+    public function remove(array $ids, Actor $by): Edit
     {
         return $this->edits->run($by, Subject::Redirects, function () use ($ids): string {
             $this->locks->relations();

@@ -10,8 +10,7 @@ use Doctrine\ORM\Query;
 use Lantern\Core\Address\Address;
 use Lantern\Core\NotThere;
 use Lantern\Core\Redirect\Rule;
-use Lantern\Workbench\Edits\Stale;
-use Lantern\Workbench\Entity\RedirectRecord;
+use Lantern\Core\Stale;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\UuidV7;
 

@@ -10,8 +10,9 @@ use Lantern\Core\Menu\Bay;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Shop\ShopDetail;
-use Lantern\Workbench\Entity\BayRecord;
+use Lantern\Workbench\Frame\BayRecord;
 use Lantern\Workbench\Publishing\Publisher;
+use Lantern\Workbench\Settings\SettingWriter;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 

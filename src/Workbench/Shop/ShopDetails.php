@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Shop;
 
+use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
 use Lantern\Core\Shop\ShopDetail;
+use Lantern\Core\Stale;
 use Lantern\Reading\Copies\Copies;
+use Lantern\Workbench\Audit\AuditLog;
 use Lantern\Workbench\Edits\EditLog;
 use Lantern\Workbench\Edits\Lock;
 use Lantern\Workbench\Edits\Locks;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Edits\Subject;
-use Lantern\Workbench\Entity\Person;
-use Lantern\Workbench\People\AuditLog;
+use Lantern\Workbench\Settings\SettingWriter;
 
 /** The shop's details on the workbench. */
 final readonly class ShopDetails
@@ -54,7 +55,7 @@ final readonly class ShopDetails
      *
      * @throws Refused|Stale
      */
-    public function change(int $version, array $typed, Person $by): void
+    public function change(int $version, array $typed, Actor $by): void
     {
         $checked = [];
         foreach ($typed as $name => $value) {
@@ -69,7 +70,7 @@ final readonly class ShopDetails
                 throw new Stale($now);
             }
             $this->writer->write($checked);
-            $this->audit->add($by->actor(), 'settings', ['which' => implode(', ', array_keys($checked))]);
+            $this->audit->add($by, 'settings', ['which' => implode(', ', array_keys($checked))]);
 
             return 'The details of the shop';
         });

@@ -6,7 +6,7 @@ namespace Lantern\Workbench\Words;
 
 use Lantern\Core\Refused;
 use Lantern\Core\Words\Words;
-use Lantern\Reading\Places\OwnAddresses;
+use Lantern\Reading\Answers\OwnAddresses;
 use Masterminds\HTML5;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;

@@ -8,7 +8,7 @@ use Lantern\Core\Address\Slug;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Refused;
 use Lantern\Core\Words\Blank;
-use Lantern\Reading\Places\OwnAddresses;
+use Lantern\Reading\Answers\OwnAddresses;
 
 /** Tidies one text: keeps the elements a text is made of, makes references of addresses, and gives headings anchors. */
 final class WordsTidier

@@ -8,7 +8,7 @@ use Lantern\Core\Person\Actor;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Person\Totp;
 use Lantern\Tests\Admin\ApiTestCase;
-use Lantern\Workbench\People\AuditLog;
+use Lantern\Workbench\Audit\AuditLog;
 use Lantern\Workbench\People\HouseRules;
 use Lantern\Workbench\People\OwnSessions;
 use Lantern\Workbench\People\TeamEditor;

@@ -583,7 +583,7 @@ final class LayoutsTest extends ApiTestCase
         }
         $this->workbench()->executeStatement("UPDATE entry SET piece = piece || '{\"inDrawer\": true, \"html\": \"<p><a href=\\\"/papers/plain\\\">typed</a></p>\"}' WHERE id = ?", [$piece]);
         $inDrawer = fn (): string => $this->value("SELECT piece ->> 'inDrawer' FROM entry WHERE id = ?", $piece);
-        $this->service(\Lantern\Workbench\Addresses\AddressEditor::class)->change([new \Lantern\Workbench\Addresses\AddressWish(DemoId::of('categories/plain'), '/papers/plain', '/papers/simple')], $this->person());
+        $this->service(\Lantern\Workbench\Addresses\AddressEditor::class)->change([new \Lantern\Workbench\Addresses\AddressWish(DemoId::of('categories/plain'), '/papers/plain', '/papers/simple')], $this->actor());
         self::assertStringContainsString('place:', $this->value("SELECT piece ->> 'html' FROM entry WHERE id = ?", $piece), 'its typed link was rewritten');
         self::assertSame('true', $inDrawer());
         $menu = $this->get("/api/menus/$kits");

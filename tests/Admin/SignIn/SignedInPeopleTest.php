@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Admin\SignIn;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Lantern\Admin\SignIn\Account;
+use Lantern\Admin\Account\Account;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\People\OwnSessions;

@@ -6,7 +6,7 @@ namespace Lantern\Tests\Interchange\Csv;
 
 use Lantern\Core\Release\CopyName;
 use Lantern\Interchange\Csv\RedirectExport;
-use Lantern\Reading\Redirects\StraightRedirects;
+use Lantern\Reading\Answers\StraightRedirects;
 use Lantern\Tests\ShopTestCase;
 use Symfony\Component\Filesystem\Filesystem;
 use Symfony\Component\Process\Process;

@@ -15,8 +15,8 @@ use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Catalogue\Listing;
 use Lantern\Reading\Catalogue\ListingReader;
-use Lantern\Reading\Copies\PgArray;
 use Lantern\Reading\Places\PlaceReader;
+use Lantern\Reading\Sql\PgArray;
 use Lantern\Tests\Core\Filter\Catalogues;
 use Lantern\Tests\ShopTestCase;
 

@@ -14,7 +14,7 @@ use Lantern\Core\Redirect\RuleTable;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Menus\Frame;
+use Lantern\Reading\Frame\Frame;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Publishing\Publisher;
 

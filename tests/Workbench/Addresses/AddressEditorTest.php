@@ -29,16 +29,16 @@ final class AddressEditorTest extends ShopTestCase
         self::assertStringContainsString('stands in Code on the parcel label (printed code)', $said);
         self::assertSame($before, $this->state(), 'a plan does nothing');
 
-        $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/paper-care')], $this->person());
+        $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/paper-care')], $this->actor());
         self::assertSame('“Care of paper” stands at /paper-care now.', $edit->sentence);
         self::assertStringContainsString('<a href="place:'.DemoId::of('pages/care-of-paper').'#light">typed</a>', $this->value('SELECT html FROM words WHERE id = ?', DemoId::of('pages/makers')));
-        $this->service(EditLog::class)->takeBack($edit, $this->person());
+        $this->service(EditLog::class)->takeBack($edit, $this->actor());
         self::assertSame($before, $this->state());
     }
 
     public function testTwoPlacesChangeAddressesWithOneAnother(): void
     {
-        $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/about-us/our-makers'), $this->wish('pages/makers', '/binding-guides/care-of-paper')], $this->person());
+        $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/about-us/our-makers'), $this->wish('pages/makers', '/binding-guides/care-of-paper')], $this->actor());
         self::assertSame('2 places have other addresses now.', $edit->sentence);
         self::assertSame('Our makers', $this->value("SELECT title FROM place WHERE address = '/binding-guides/care-of-paper'"));
         self::assertSame('0', $this->value("SELECT count(*) FROM redirect WHERE source IN ('/binding-guides/care-of-paper', '/about-us/our-makers')"), 'a place opens at each of them, so no redirect would be followed');
@@ -46,7 +46,7 @@ final class AddressEditorTest extends ShopTestCase
 
     public function testAPlaceGoesWhereItsOwnWishSaysAndTheOthersWithTheNearestAbove(): void
     {
-        $this->editor()->change([$this->wish('categories/papers', '/sheets'), $this->wish('categories/combed', '/combed')], $this->person());
+        $this->editor()->change([$this->wish('categories/papers', '/sheets'), $this->wish('categories/combed', '/combed')], $this->actor());
         self::assertSame('/combed|/sheets|/sheets/marbled|/sheets/marbled/rippled', $this->value("SELECT string_agg(address, '|' ORDER BY address COLLATE \"C\") FROM place WHERE id IN (?, ?, ?, ?)", DemoId::of('categories/papers'), DemoId::of('categories/marbled'), DemoId::of('categories/combed'), DemoId::of('categories/rippled')));
         self::assertSame('/papers, /papers/*, /papers/marbled/combed', $this->value("SELECT string_agg(source || CASE WHEN is_prefix THEN '/*' ELSE '' END, ', ' ORDER BY source, is_prefix) FROM redirect WHERE origin = 'address-change' AND source LIKE '/papers%'"));
     }
@@ -62,7 +62,7 @@ final class AddressEditorTest extends ShopTestCase
         self::assertNull($judged->change);
         $before = $this->state();
         try {
-            $this->editor()->change($wishes, $this->person());
+            $this->editor()->change($wishes, $this->actor());
             self::fail('It was done.');
         } catch (Refused) {
             self::assertSame($before, $this->state());
@@ -74,14 +74,14 @@ final class AddressEditorTest extends ShopTestCase
         $wish = new AddressWish(DemoId::of('pages/care-of-paper'), '/somewhere-before', '/x');
         $this->expectException(Refused::class);
         $this->expectExceptionMessageMatches('/Somebody gave “Care of paper” the address/');
-        $this->editor()->change([$wish], $this->person());
+        $this->editor()->change([$wish], $this->actor());
     }
 
     public function testTakenBackAfterVisitorsHaveSeenItLeavesARedirect(): void
     {
-        $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/paper-care')], $this->person());
+        $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/paper-care')], $this->actor());
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
-        $this->service(EditLog::class)->takeBack($edit, $this->person());
+        $this->service(EditLog::class)->takeBack($edit, $this->actor());
         self::assertSame(DemoId::of('pages/care-of-paper'), $this->value("SELECT goal_place_id FROM redirect WHERE source = '/paper-care'"));
         self::assertSame('0', $this->value("SELECT count(*) FROM redirect WHERE source = '/binding-guides/care-of-paper'"));
     }

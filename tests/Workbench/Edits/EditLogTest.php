@@ -21,7 +21,7 @@ final class EditLogTest extends ShopTestCase
     #[DataProvider('ways')]
     public function testTakingBackMakesNothingThatNobodyMayMake(string $done, array $meanwhile, string $says): void
     {
-        $edit = $this->service(EditLog::class)->run($this->person(), Subject::Places, function () use ($done): string {
+        $edit = $this->service(EditLog::class)->run($this->actor(), Subject::Places, function () use ($done): string {
             $this->workbench()->executeStatement($done);
 
             return 'Done.';
@@ -32,7 +32,7 @@ final class EditLogTest extends ShopTestCase
         $state = fn (): string => $this->value("SELECT md5(string_agg(p::text, '' ORDER BY id)) FROM place p").$this->value("SELECT md5(string_agg(r::text, '' ORDER BY id)) FROM redirect r");
         $before = $state();
         try {
-            $this->service(EditLog::class)->takeBack($edit, $this->person());
+            $this->service(EditLog::class)->takeBack($edit, $this->actor());
             self::fail('It was taken back.');
         } catch (Refused $refused) {
             self::assertStringContainsString($says, $refused->getMessage());
@@ -65,22 +65,22 @@ final class EditLogTest extends ShopTestCase
     public function testTwoPeopleAndAnUndoLoseNothing(): void
     {
         $editor = $this->service(AddressEditor::class);
-        $mine = $editor->change([new AddressWish(DemoId::of('pages/makers'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')), '/our-makers')], $this->person());
-        $theirs = $editor->change([new AddressWish(DemoId::of('pages/visit'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')), '/come-by')], $this->person('owner'));
+        $mine = $editor->change([new AddressWish(DemoId::of('pages/makers'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')), '/our-makers')], $this->actor());
+        $theirs = $editor->change([new AddressWish(DemoId::of('pages/visit'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')), '/come-by')], $this->actor('owner'));
         $log = $this->service(EditLog::class);
-        $log->takeBack($mine, $this->person());
+        $log->takeBack($mine, $this->actor());
         self::assertSame('/come-by', $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')), 'what the other did stays');
         self::assertNotSame('/our-makers', $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')));
-        $log->takeBack($theirs, $this->person('owner'));
+        $log->takeBack($theirs, $this->actor('owner'));
         self::assertNotSame('/come-by', $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')));
     }
 
     public function testAnUndoWaitsForWhoeverChangesRedirects(): void
     {
-        $edit = $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('pages/makers'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')), '/our-makers')], $this->person());
+        $edit = $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('pages/makers'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')), '/our-makers')], $this->actor());
         $other = $this->server('lantern_test');
         $other->exec("BEGIN; SELECT pg_advisory_xact_lock(hashtext('lantern relations'))");
-        $undo = new Process([\PHP_BINARY, __DIR__.'/take-back.php', $edit->id, $this->person()->id]);
+        $undo = new Process([\PHP_BINARY, __DIR__.'/take-back.php', $edit->id, $this->actor()->id]);
         $undo->start(null, ['DATABASE_URL' => $_SERVER['DATABASE_URL']]);
         // A transaction sees one state of the activities.
         $looking = $this->server('lantern_test');

@@ -22,7 +22,7 @@ use Lantern\Workbench\Addresses\AddressEditor;
 use Lantern\Workbench\Addresses\AddressWish;
 use Lantern\Workbench\Addresses\OutsideMentions;
 use Lantern\Workbench\Edits\History;
-use Lantern\Workbench\Menus\FrameEditor;
+use Lantern\Workbench\Frame\FrameEditor;
 use Lantern\Workbench\Menus\MenuEditor;
 use Lantern\Workbench\Pieces\LayoutMaker;
 use Lantern\Workbench\Places\PlaceEditor;
@@ -37,7 +37,7 @@ final class HistoryTest extends ShopTestCase
     public function testEverythingIsTakenBackInTurnAndMadeAgain(): void
     {
         $history = $this->service(History::class);
-        $person = $this->person();
+        $person = $this->actor();
         $states = [$this->everything()];
         $sentences = [];
         foreach ($this->acts() as $act) {
@@ -69,12 +69,12 @@ final class HistoryTest extends ShopTestCase
         $history = $this->service(History::class);
         [$first, $second] = $this->acts();
         $first();
-        $history->undo($this->person());
-        self::assertNotNull($history->undone($this->person()));
+        $history->undo($this->actor());
+        self::assertNotNull($history->undone($this->actor()));
         $second();
-        self::assertNull($history->undone($this->person()));
+        self::assertNull($history->undone($this->actor()));
         $this->expectException(Refused::class);
-        $history->redo($this->person());
+        $history->redo($this->actor());
     }
 
     public function testWhatAnotherChangedSinceIsNotTakenBackInSilence(): void
@@ -83,7 +83,7 @@ final class HistoryTest extends ShopTestCase
         $this->revise('pages/makers', new Revision(title: 'Those who make it'));
         $this->revise('pages/makers', new Revision(title: 'The makers'), 'owner');
         try {
-            $history->undo($this->person());
+            $history->undo($this->actor());
             self::fail('It was taken back.');
         } catch (Refused $refused) {
             self::assertStringContainsString('changed since', $refused->getMessage());
@@ -91,14 +91,14 @@ final class HistoryTest extends ShopTestCase
         self::assertSame('The makers', $this->value('SELECT title FROM place WHERE id = ?', DemoId::of('pages/makers')));
         $this->revise('pages/visit', new Revision(title: 'Come by'));
         $this->revise('pages/visit', new Revision(summary: 'A yellow door.'), 'owner');
-        $history->undo($this->person());
+        $history->undo($this->actor());
         self::assertSame('A yellow door.', $this->value('SELECT summary FROM place WHERE id = ?', DemoId::of('pages/visit')), 'another part of the same thing stays as the other made it');
     }
 
     /** @return list<\Closure(): mixed> */
     private function acts(): array
     {
-        $person = $this->person();
+        $person = $this->actor();
         $header = DemoId::of('menus/header');
         $byHand = $this->value("SELECT id FROM place WHERE kind = 'collection' AND COALESCE(rule ->> 'by', 'hand') = 'hand' AND EXISTS (SELECT FROM pick WHERE collection_id = place.id) ORDER BY title LIMIT 1");
         $products = array_values(array_filter($this->workbench()->fetchFirstColumn("SELECT id FROM place WHERE kind = 'product' ORDER BY title LIMIT 3"), \is_string(...)));
@@ -132,7 +132,7 @@ final class HistoryTest extends ShopTestCase
     private function revise(string $place, Revision $revision, string $role = 'editor'): void
     {
         $id = DemoId::of($place);
-        $this->service(PlaceEditor::class)->revise($id, (int) $this->value('SELECT version FROM place WHERE id = ?', $id), $revision, $this->person($role));
+        $this->service(PlaceEditor::class)->revise($id, (int) $this->value('SELECT version FROM place WHERE id = ?', $id), $revision, $this->actor($role));
     }
 
     /** All of the workbench but who changed it when. */

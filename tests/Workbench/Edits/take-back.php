@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use Lantern\Workbench\Edits\EditLog;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\People\Person;
 
 /* Takes an edit back in a process of its own, so that a test can make it wait. */
 
@@ -14,4 +14,4 @@ $entities = $container->get('doctrine.orm.entity_manager');
 assert($log instanceof EditLog && $entities instanceof Doctrine\ORM\EntityManagerInterface);
 $person = $entities->find(Person::class, $argv[2] ?? '');
 assert($person instanceof Person);
-$log->takeBack($log->get($argv[1] ?? '', $person), $person);
+$log->takeBack($log->get($argv[1] ?? '', $person->actor()), $person->actor());

@@ -127,9 +127,9 @@ final class JobWorkerTest extends ShopTestCase
         } catch (Refused $refused) {
             self::assertStringContainsString('going on already', $refused->getMessage());
         }
-        self::assertSame(JobState::Stopped, $this->jobs()->stop($first->id, $this->person()->actor())->state, 'what nobody began yet ends at once');
+        self::assertSame(JobState::Stopped, $this->jobs()->stop($first->id, $this->actor())->state, 'what nobody began yet ends at once');
         $this->asked(JobKind::Redirects);
-        self::assertCount(2, $this->jobs()->current($this->person()->id));
+        self::assertCount(2, $this->jobs()->current($this->actor()->personId()));
     }
 
     public function testWhatAJobDidIsTakenBackAsOne(): void
@@ -140,7 +140,7 @@ final class JobWorkerTest extends ShopTestCase
             $edit = $this->jobs()->get($job->id)->outcome['edit'] ?? '';
             self::assertIsString($edit);
             $log = $this->service(EditLog::class);
-            $log->takeBack($log->get($edit, $this->person()), $this->person());
+            $log->takeBack($log->get($edit, $this->actor()), $this->actor());
             $this->assertDone($kind, 0);
         }
     }
@@ -161,9 +161,9 @@ final class JobWorkerTest extends ShopTestCase
         }
 
         return match ($kind) {
-            JobKind::Publish => $this->jobs()->ask($kind, $possible ? [] : ['seen' => 'something else'], $this->person('publisher')),
-            JobKind::Addresses => $this->jobs()->ask($kind, ['wishes' => [['place' => DemoId::of('categories/papers'), 'seen' => $possible ? '/papers' : '/paper', 'to' => '/sheets', 'below' => true]]], $this->person()),
-            JobKind::Redirects => $this->jobs()->ask($kind, [], $this->person(), "source,target\n/taken-1,/papers\n/taken-2,".($possible ? '/tools' : '').",\n/taken-3,/nowhere-at-all\n"),
+            JobKind::Publish => $this->jobs()->ask($kind, $possible ? [] : ['seen' => 'something else'], $this->actor('publisher')),
+            JobKind::Addresses => $this->jobs()->ask($kind, ['wishes' => [['place' => DemoId::of('categories/papers'), 'seen' => $possible ? '/papers' : '/paper', 'to' => '/sheets', 'below' => true]]], $this->actor()),
+            JobKind::Redirects => $this->jobs()->ask($kind, [], $this->actor(), "source,target\n/taken-1,/papers\n/taken-2,".($possible ? '/tools' : '').",\n/taken-3,/nowhere-at-all\n"),
             JobKind::Outside => throw new \LogicException('Nobody asks for that here.'),
         };
     }

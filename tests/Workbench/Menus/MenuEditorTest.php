@@ -28,13 +28,13 @@ use Lantern\Core\NotThere;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Demo\DemoId;
 use Lantern\Interchange\Json\Fields;
 use Lantern\Interchange\Json\MoveCodec;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Edits\History;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Menus\MenuEditor;
 use Lantern\Workbench\Menus\MenuLog;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -51,12 +51,12 @@ final class MenuEditorTest extends ShopTestCase
             self::assertEquals($expected, $this->tree(), $move::class);
         }
         $history = $this->service(History::class);
-        while (null !== $history->last($this->person())) {
-            $history->undo($this->person());
+        while (null !== $history->last($this->actor())) {
+            $history->undo($this->actor());
         }
         self::assertEquals($before, $this->tree(), 'undone to the beginning');
-        while (null !== $history->undone($this->person())) {
-            $history->redo($this->person());
+        while (null !== $history->undone($this->actor())) {
+            $history->redo($this->actor());
         }
         self::assertEquals($expected ?? null, $this->tree(), 'and made again to the end');
     }
@@ -64,11 +64,11 @@ final class MenuEditorTest extends ShopTestCase
     public function testANewStepForgetsWhatWasUndone(): void
     {
         $this->make($this->moves($this->tree())[0]);
-        $this->editor()->undo($this->menuId(), $this->person());
+        $this->editor()->undo($this->menuId(), $this->actor());
         $this->make(new Insert($this->heading('Other'), new Position(null, 0)));
         $history = $this->service(History::class);
-        self::assertSame(['A step in the menu “Header”', null], [$history->last($this->person())?->sentence, $history->undone($this->person())]);
-        self::assertNull($history->last($this->person('owner')), 'each person has steps of their own');
+        self::assertSame(['A step in the menu “Header”', null], [$history->last($this->actor())?->sentence, $history->undone($this->actor())]);
+        self::assertNull($history->last($this->actor('owner')), 'each person has steps of their own');
     }
 
     #[TestWith(['1.5', '1.50'])]
@@ -82,7 +82,7 @@ final class MenuEditorTest extends ShopTestCase
             $this->make(new Rewrite(new Entry($papers->id, $papers->target, $label, $this->tree()->get($papers->id)->children)));
             self::assertSame($label, $this->value('SELECT label FROM entry WHERE id = ?', $papers->id));
         }
-        $this->editor()->undo($this->menuId(), $this->person());
+        $this->editor()->undo($this->menuId(), $this->actor());
         self::assertSame($then, $this->tree()->get($papers->id)->label);
     }
 
@@ -92,14 +92,14 @@ final class MenuEditorTest extends ShopTestCase
         $version = $this->version();
         $this->make(new Rewrite(new Entry($papers->id, $papers->target, 'All papers')));
         $this->make(new Insert($this->heading('Theirs'), new Position(null, 0)));
-        $this->editor()->move($this->menuId(), $version, new Together([new Insert($this->heading('Mine'), new Position(null, 7)), new Remove($boards->id)]), $this->person('owner'));
+        $this->editor()->move($this->menuId(), $version, new Together([new Insert($this->heading('Mine'), new Position(null, 7)), new Remove($boards->id)]), $this->actor('owner'));
         $labels = array_map(static fn (Entry $entry): ?string => $entry->label, $this->tree()->entries);
         self::assertSame(['Theirs', 'All papers'], \array_slice($labels, 0, 2));
         self::assertContains('Mine', $labels);
         self::assertNull($this->tree()->find($boards->id));
         self::assertSame([], $this->service(MenuLog::class)->alternatives($this->menuId()));
         // What each takes back is their own.
-        $this->editor()->undo($this->menuId(), $this->person('owner'));
+        $this->editor()->undo($this->menuId(), $this->actor('owner'));
         self::assertNotNull($this->tree()->find($boards->id));
         self::assertSame('All papers', $this->tree()->get($papers->id)->label);
     }
@@ -110,14 +110,14 @@ final class MenuEditorTest extends ShopTestCase
         foreach (['Theirs' => true, 'Theirs again' => false] as $theirs => $use) {
             $version = $this->version();
             $this->make(new Rewrite(new Entry($papers->id, $papers->target, $theirs)));
-            $this->editor()->move($this->menuId(), $version, new Rewrite(new Entry($papers->id, $papers->target, 'Mine')), $this->person('owner'));
+            $this->editor()->move($this->menuId(), $version, new Rewrite(new Entry($papers->id, $papers->target, 'Mine')), $this->actor('owner'));
             self::assertSame($theirs, $this->tree()->get($papers->id)->label, 'what came first stands');
             [$alternative] = $this->service(MenuLog::class)->alternatives($this->menuId());
             self::assertSame(['calls it “Mine”', 'Imke Ravensworth'], [$alternative->conflict()->words($this->tree()->get($papers->id)), $alternative->person]);
-            $this->editor()->choose($this->menuId(), $alternative->id, $use, $this->person());
+            $this->editor()->choose($this->menuId(), $alternative->id, $use, $this->actor());
             self::assertSame($use ? 'Mine' : $theirs, $this->tree()->get($papers->id)->label);
             self::assertSame([], $this->service(MenuLog::class)->alternatives($this->menuId()));
-            $this->editor()->undo($this->menuId(), $this->person());
+            $this->editor()->undo($this->menuId(), $this->actor());
             $papers = $this->tree()->get($papers->id);
         }
     }
@@ -126,8 +126,8 @@ final class MenuEditorTest extends ShopTestCase
     {
         $papers = $this->tree()->entries[0];
         $this->make(new Rewrite(new Entry($papers->id, $papers->target, 'Mine')));
-        $this->editor()->move($this->menuId(), $this->version(), new Rewrite(new Entry($papers->id, $papers->target, 'Theirs')), $this->person('owner'));
-        $this->editor()->undo($this->menuId(), $this->person());
+        $this->editor()->move($this->menuId(), $this->version(), new Rewrite(new Entry($papers->id, $papers->target, 'Theirs')), $this->actor('owner'));
+        $this->editor()->undo($this->menuId(), $this->actor());
         self::assertSame('Theirs', $this->tree()->get($papers->id)->label);
         self::assertCount(1, $this->service(MenuLog::class)->alternatives($this->menuId()), 'and the wish to have it as it was is kept');
     }
@@ -139,7 +139,7 @@ final class MenuEditorTest extends ShopTestCase
         $this->workbench()->executeStatement('DELETE FROM journal.menu_change');
         $tree = $this->tree();
         try {
-            $this->editor()->move($this->menuId(), $version, new Insert($this->heading('Second'), new Position(null, 0)), $this->person('owner'));
+            $this->editor()->move($this->menuId(), $version, new Insert($this->heading('Second'), new Position(null, 0)), $this->actor('owner'));
             self::fail('It was made.');
         } catch (Stale $stale) {
             self::assertSame($version + 1, $stale->currentVersion);
@@ -149,14 +149,14 @@ final class MenuEditorTest extends ShopTestCase
 
     public function testARefusedMoveLeavesNoTrace(): void
     {
-        $before = [$this->tree(), $this->version(), $this->service(History::class)->last($this->person())];
+        $before = [$this->tree(), $this->version(), $this->service(History::class)->last($this->actor())];
         $unknown = new Entry((new UuidV7())->toRfc4122(), new PlaceTarget((new UuidV7())->toRfc4122()));
         foreach ([new Remove('nothing'), new Insert($unknown, new Position(null, 0)), new Together([new Insert($this->heading('Half'), new Position(null, 0)), new Shift('nothing', Direction::Up)])] as $move) {
             try {
                 $this->make($move);
                 self::fail('It was made.');
             } catch (Refused) {
-                self::assertEquals($before, [$this->tree(), $this->version(), $this->service(History::class)->last($this->person())]);
+                self::assertEquals($before, [$this->tree(), $this->version(), $this->service(History::class)->last($this->actor())]);
             }
         }
     }
@@ -164,13 +164,13 @@ final class MenuEditorTest extends ShopTestCase
     public function testUndoingNothingIsRefused(): void
     {
         $this->expectException(Refused::class);
-        $this->editor()->undo($this->menuId(), $this->person());
+        $this->editor()->undo($this->menuId(), $this->actor());
     }
 
     public function testAMenuThatIsNotThere(): void
     {
         $this->expectException(NotThere::class);
-        $this->editor()->move((new UuidV7())->toRfc4122(), 1, new Remove('x'), $this->person());
+        $this->editor()->move((new UuidV7())->toRfc4122(), 1, new Remove('x'), $this->actor());
     }
 
     public function testOnlyWhatDiffersIsWritten(): void
@@ -213,7 +213,7 @@ final class MenuEditorTest extends ShopTestCase
 
     private function make(Move $move): void
     {
-        $this->editor()->move($this->menuId(), $this->version(), $move, $this->person());
+        $this->editor()->move($this->menuId(), $this->version(), $move, $this->actor());
     }
 
     private function tree(): Tree

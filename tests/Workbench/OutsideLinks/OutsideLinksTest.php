@@ -47,7 +47,7 @@ final class OutsideLinksTest extends ShopTestCase
         $bus = $this->bus($sent);
         $jobs = $this->service(Jobs::class);
         $round = new OutsideRound($this->workbench(), $jobs, $links, $bus);
-        $job = $round->begin($this->person());
+        $job = $round->begin($this->actor());
         self::assertEquals([new AskHost($job->id, 'a.example'), new AskHost($job->id, 'b.example')], $sent);
         $handler = new AskHostHandler($jobs, $links, $bus);
         for ($n = 0; $n < \count($sent) && $n < 10; ++$n) {
@@ -59,8 +59,8 @@ final class OutsideLinksTest extends ShopTestCase
 
         $this->lead('https://a.example/1', 'https://a.example/2');
         $sent = [];
-        $job = $round->begin($this->person());
-        $jobs->stop($job->id, $this->person()->actor());
+        $job = $round->begin($this->actor());
+        $jobs->stop($job->id, $this->actor());
         $this->asked = [];
         $handler(new AskHost($job->id, 'a.example'));
         self::assertSame([], $this->asked);

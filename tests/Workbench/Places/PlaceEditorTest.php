@@ -9,6 +9,7 @@ use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Revision;
 use Lantern\Core\Refused;
+use Lantern\Core\Stale;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Copies\Copies;
@@ -16,7 +17,6 @@ use Lantern\Reading\Releases\ReleaseReader;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Addresses\AddressEditor;
 use Lantern\Workbench\Addresses\AddressWish;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Places\PlaceEditor;
 use Lantern\Workbench\Publishing\Publisher;
 
@@ -85,7 +85,7 @@ final class PlaceEditorTest extends ShopTestCase
     public function testLightAndTitle(): void
     {
         $id = DemoId::of('categories/calendar-kits');
-        $this->editor()->revise($id, $this->version($id), new Revision(title: '  Almanac   kits ', light: Light::Quiet), $this->person());
+        $this->editor()->revise($id, $this->version($id), new Revision(title: '  Almanac   kits ', light: Light::Quiet), $this->actor());
         self::assertSame('Almanac kits quiet Joss Tamblyn', $this->value("SELECT title || ' ' || light || ' ' || changed_by FROM place WHERE id = ?", $id));
     }
 
@@ -93,22 +93,22 @@ final class PlaceEditorTest extends ShopTestCase
     {
         $id = DemoId::of('fixed/front');
         $this->expectException(Refused::class);
-        $this->editor()->revise($id, $this->version($id), new Revision(light: Light::Closed), $this->person());
+        $this->editor()->revise($id, $this->version($id), new Revision(light: Light::Closed), $this->actor());
     }
 
     public function testAStaleEditIsNotMade(): void
     {
         $id = DemoId::of('categories/papers');
         $version = $this->version($id);
-        $this->editor()->revise($id, $version, new Revision(title: 'Sheets'), $this->person('owner'));
+        $this->editor()->revise($id, $version, new Revision(title: 'Sheets'), $this->actor('owner'));
         $this->expectException(Stale::class);
-        $this->editor()->revise($id, $version, new Revision(title: 'Leaves'), $this->person());
+        $this->editor()->revise($id, $version, new Revision(title: 'Leaves'), $this->actor());
     }
 
     private function move(string $key, string $address, bool $carry = false): void
     {
         $id = DemoId::of($key);
-        $this->service(AddressEditor::class)->change([new AddressWish($id, $this->value('SELECT address FROM place WHERE id = ?', $id), $address, $carry)], $this->person());
+        $this->service(AddressEditor::class)->change([new AddressWish($id, $this->value('SELECT address FROM place WHERE id = ?', $id), $address, $carry)], $this->actor());
     }
 
     private function answer(string $path, bool $live = false): string

@@ -12,14 +12,14 @@ use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
+use Lantern\Core\Stale;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
 use Lantern\Reading\Copies\Copies;
-use Lantern\Reading\Places\RelativeReader;
+use Lantern\Reading\Relatives\RelativeReader;
 use Lantern\Reading\Releases\ReleaseReader;
 use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Edits\EditLog;
-use Lantern\Workbench\Edits\Stale;
 use Lantern\Workbench\Places\PlaceMaker;
 use Lantern\Workbench\Places\PlaceRemover;
 use Lantern\Workbench\Publishing\Publisher;
@@ -39,7 +39,7 @@ final class PlaceRemoverTest extends ShopTestCase
         self::assertStringContainsString('below it keep their addresses', $said);
         self::assertSame($before, $this->state(), 'a plan does nothing');
 
-        $edit = $this->remover()->remove($marbled, $this->version($marbled), Onward::to($this->place($papers)), $this->person());
+        $edit = $this->remover()->remove($marbled, $this->version($marbled), Onward::to($this->place($papers)), $this->actor());
         self::assertSame("<p><a href=\"place:$papers\">one</a> and <a class=\"button\" href=\"place:$papers\">two</a></p>", $this->value('SELECT html FROM words WHERE id = ?', DemoId::of('pages/makers')));
         self::assertSame($papers, $this->value('SELECT closed_to FROM place WHERE id = ?', DemoId::of('categories/calendar-kits')));
         self::assertSame($papers, $this->value("SELECT parent_id FROM place WHERE address = '/papers/marbled/combed'"));
@@ -49,7 +49,7 @@ final class PlaceRemoverTest extends ShopTestCase
         foreach (['/papers/marbled', '/marbled-papers', '/paper-marbling'] as $old) {
             self::assertSame('301 /papers', $this->answer($old), $old);
         }
-        $this->service(EditLog::class)->takeBack($edit, $this->person());
+        $this->service(EditLog::class)->takeBack($edit, $this->actor());
         self::assertSame($before, $this->state());
     }
 
@@ -58,7 +58,7 @@ final class PlaceRemoverTest extends ShopTestCase
         foreach (['collections/small-gifts' => [Onward::gone(), '410 '], 'collections/first-binding' => [Onward::notFound(), '404 ']] as $key => [$onward, $answers]) {
             $id = DemoId::of($key);
             $address = $this->value('SELECT address FROM place WHERE id = ?', $id);
-            $this->remover()->remove($id, $this->version($id), $onward, $this->person());
+            $this->remover()->remove($id, $this->version($id), $onward, $this->actor());
             $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             self::assertSame($answers, $this->answer($address), $key);
         }
@@ -66,15 +66,15 @@ final class PlaceRemoverTest extends ShopTestCase
 
     public function testOneThatNobodyKnowsLeavesNothingBehind(): void
     {
-        $id = $this->service(PlaceMaker::class)->make(PlaceKind::Page, 'A mistake', new Standing(null), $this->person());
-        $this->remover()->remove($id, 1, Onward::notFound(), $this->person());
+        $id = $this->service(PlaceMaker::class)->make(PlaceKind::Page, 'A mistake', new Standing(null), $this->actor());
+        $this->remover()->remove($id, 1, Onward::notFound(), $this->actor());
         self::assertSame([], $this->service(ReleaseReader::class)->waiting()->changes);
     }
 
     public function testAStaleRemovalIsNotMade(): void
     {
         $this->expectException(Stale::class);
-        $this->remover()->remove(DemoId::of('pages/makers'), 99, Onward::gone(), $this->person());
+        $this->remover()->remove(DemoId::of('pages/makers'), 99, Onward::gone(), $this->actor());
     }
 
     public function testRelativesAreFoundByParentProductsAndName(): void

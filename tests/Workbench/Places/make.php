@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Standing;
-use Lantern\Workbench\Entity\Person;
+use Lantern\Workbench\People\Person;
 use Lantern\Workbench\Places\PlaceMaker;
 
 /* Makes a page in a process of its own, so that a test can make several at one moment. */
@@ -16,4 +16,4 @@ $entities = $container->get('doctrine.orm.entity_manager');
 assert($maker instanceof PlaceMaker && $entities instanceof Doctrine\ORM\EntityManagerInterface);
 $person = $entities->getRepository(Person::class)->findOneBy(['role' => 'editor']);
 assert($person instanceof Person);
-$maker->make(PlaceKind::Page, $argv[1] ?? '', new Standing(null), $person);
+$maker->make(PlaceKind::Page, $argv[1] ?? '', new Standing(null), $person->actor());

@@ -120,7 +120,7 @@ final class WordsCleanerTest extends ShopTestCase
         $id = DemoId::of('pages/care-of-paper');
         $before = $this->value('SELECT html FROM words WHERE id = ?', $id);
         try {
-            $this->service(PlaceEditor::class)->writeWords($id, 1, str_repeat('<p>words</p>', 40_000), $this->person());
+            $this->service(PlaceEditor::class)->writeWords($id, 1, str_repeat('<p>words</p>', 40_000), $this->actor());
             self::fail('It was stored.');
         } catch (Refused) {
             self::assertSame([$before, '1'], [$this->value('SELECT html FROM words WHERE id = ?', $id), $this->value('SELECT version FROM place WHERE id = ?', $id)]);
@@ -132,7 +132,7 @@ final class WordsCleanerTest extends ShopTestCase
     {
         $id = DemoId::of('pages/care-of-paper');
         $html = '<h2 id="a">A</h2><p><a href="/papers#x" class="button">1</a> <a href="/no/such?x=1#y">2</a> href="place:x"</p><img src="/files/paper-grain-chart.pdf" alt="a > b"><video src="/files/paper-grain-chart.pdf" poster="/files/care-of-paper.pdf"></video><a href="https://else.example">3</a><a href="/a&amp;b">4</a>';
-        $this->service(PlaceEditor::class)->writeWords($id, 1, $html, $this->person());
+        $this->service(PlaceEditor::class)->writeWords($id, 1, $html, $this->actor());
         $all = $this->pairs('SELECT id, html FROM words');
         self::assertGreaterThan(20, \count($all));
         $found = 0;
