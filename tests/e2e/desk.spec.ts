@@ -71,7 +71,8 @@ test('the same by keyboard alone', async ({ page }) => {
   await signIn(page);
   const column = frame(page).getByRole('button', { name: /^Footer column 4/ });
   await expect(column).toBeVisible();
-  for (let n = 0; n < 40 && !(await column.evaluate((button) => button === document.activeElement)); n += 1) await page.keyboard.press('Tab');
+  for (let n = 0; n < 40 && !(await column.evaluate((button) => button === document.activeElement)); n += 1)
+    await page.keyboard.press('Tab');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Name of the new menu' })).toBeFocused();
   await page.keyboard.type('By keys');
@@ -131,7 +132,8 @@ test('the same by touch, and every act on a line without a key', async ({ browse
     client.send('Input.dispatchTouchEvent', { type, touchPoints: type === 'touchEnd' ? [] : [{ x, y }] });
   await touch('touchStart', from.x + 300, from.y + 10);
   await page.waitForTimeout(400);
-  for (const step of [0.25, 0.5, 0.75, 1]) await touch('touchMove', from.x + 300 - 30 * step, from.y + 10 + (to.y + to.height - from.y) * step);
+  for (const step of [0.25, 0.5, 0.75, 1])
+    await touch('touchMove', from.x + 300 - 30 * step, from.y + 10 + (to.y + to.height - from.y) * step);
   await expect(page.getByText('on the first level')).toBeVisible();
   await touch('touchEnd', 0, 0);
   await expect.poll(() => outlined(page)).toEqual(['1 Made in the valley', '1 Small gifts', '1 First kits']);

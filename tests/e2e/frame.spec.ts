@@ -1,5 +1,20 @@
 import { type Browser, expect, type Locator, type Page, test } from '@playwright/test';
-import { act, admin, axeFinds, changeFrame, line, outline, post, previewFor, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
+import {
+  act,
+  admin,
+  axeFinds,
+  changeFrame,
+  line,
+  outline,
+  post,
+  previewFor,
+  publish,
+  shopBeside,
+  signIn,
+  storefront,
+  told,
+  visitor,
+} from './shop';
 
 const frame = (page: Page) => page.getByRole('region', { name: 'The frame of the shop' });
 const bay = (page: Page, name: RegExp) => frame(page).getByRole('button', { name });
@@ -206,7 +221,9 @@ test('a bay beside the pages of a group shows them, and is taken away', async ({
   await publish(page);
 });
 
-test('axe finds nothing on the parts of the frame, in the looks by night, and in a shop whose header is a drawer in dark looks', async ({ page }) => {
+test('axe finds nothing on the parts of the frame, in the looks by night, and in a shop whose header is a drawer in dark looks', async ({
+  page,
+}) => {
   await signIn(page);
   await page.goto(`${admin}/menus`);
   for (const part of [/^Second row/, /^Footer column 5/, /^Last line/, /^Header/]) {

@@ -29,7 +29,9 @@ test('what is wrong stands by what is wrong, each with its mends; one touch mend
   await expect(tray(page).getByRole('link', { name: /mends/ })).toHaveCount(0);
 });
 
-test('the focus is never lost: from the heading to the first line, on its buttons, and after all of a kind were mended', async ({ page }) => {
+test('the focus is never lost: from the heading to the first line, on its buttons, and after all of a kind were mended', async ({
+  page,
+}) => {
   await signIn(page);
   await page.goto(`${admin}/releases`);
   await expect(page.getByRole('heading', { name: 'Releases' })).toBeVisible();

@@ -9,14 +9,18 @@ const openLooks = async (page: Page) => {
   await page.getByRole('link', { name: /^Looks/ }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'Looks' })).toBeAttached();
 };
-const looksOf = async (page: Page) => ((await (await page.request.get(`${admin}/api/frame`)).json()) as { looks: { values: object } }).looks.values;
+const looksOf = async (page: Page) =>
+  ((await (await page.request.get(`${admin}/api/frame`)).json()) as { looks: { values: object } }).looks.values;
 const of = (page: Page, name: string) => page.getByRole('radiogroup', { name, exact: true });
 const ground = (page: Page) =>
   shopBeside(page)
     .locator('html')
     .evaluate((html) => getComputedStyle(html).backgroundColor);
 
-test('a set of looks is worn while it is pointed at, taken by a touch, published in one step and put back by one undo', async ({ page, browser }) => {
+test('a set of looks is worn while it is pointed at, taken by a touch, published in one step and put back by one undo', async ({
+  page,
+  browser,
+}) => {
   await openLooks(page);
   await expect.poll(() => ground(page)).toBe('rgb(251, 250, 246)');
   const night = page.getByRole('button', { name: 'Ink by night' });
@@ -56,7 +60,9 @@ test('a set of looks is worn while it is pointed at, taken by a touch, published
   await expect(guest.locator('html')).toHaveCSS('background-color', 'rgb(251, 250, 246)');
 });
 
-test('what becomes too pale is told with the colour that would do, and what is no colour is refused where it was typed', async ({ page }) => {
+test('what becomes too pale is told with the colour that would do, and what is no colour is refused where it was typed', async ({
+  page,
+}) => {
   await openLooks(page);
   const accent = page.getByRole('textbox', { name: 'Accent', exact: true });
   await accent.fill('rose');
@@ -79,7 +85,9 @@ test('what becomes too pale is told with the colour that would do, and what is n
 test('another typeface that makes the header too wide is told before any visitor meets it', async ({ page }) => {
   await openLooks(page);
   await of(page, 'Words are set in').getByRole('radio', { name: 'Red Hat Mono' }).click();
-  await expect(page.getByRole('list', { name: 'What would be hard to read or no longer fits' })).toContainText('“Boards and cloth” takes the most room');
+  await expect(page.getByRole('list', { name: 'What would be hard to read or no longer fits' })).toContainText(
+    '“Boards and cloth” takes the most room',
+  );
   expect(await axeFinds(page)).toEqual([]);
   await page.keyboard.press('Control+z');
   await expect(of(page, 'Words are set in').getByRole('radio', { name: 'Karla' })).toHaveAttribute('aria-checked', 'true');
@@ -141,7 +149,9 @@ test('the header fits in each of the typefaces where the core says that it does'
     expect(fit.ever).toBe(true);
     const rows = async (width: number) => {
       await shop.setViewportSize({ width, height: 800 });
-      return shop.locator('.desk-menu__bar > li').evaluateAll((items) => new Set(items.map((item) => Math.round(item.getBoundingClientRect().top))).size);
+      return shop
+        .locator('.desk-menu__bar > li')
+        .evaluateAll((items) => new Set(items.map((item) => Math.round(item.getBoundingClientRect().top))).size);
     };
     await shop.goto(`${preview}/`);
     await shop.evaluate(() => document.fonts.ready);

@@ -108,7 +108,9 @@ test('what is pasted and is no menu is refused with the reason, and kept', async
     await expect(lines).toHaveValue(text);
   }
   // From a file, too.
-  await page.getByLabel('or a file:').setInputFiles({ name: 'menu.txt', mimeType: 'text/plain', buffer: Buffer.from('Papers\n'.repeat(5000)) });
+  await page
+    .getByLabel('or a file:')
+    .setInputFiles({ name: 'menu.txt', mimeType: 'text/plain', buffer: Buffer.from('Papers\n'.repeat(5000)) });
   await expect(page.getByRole('alert').filter({ hasText: '5,000 lines' })).toBeVisible();
   await lines.fill('');
   // A megabyte, pasted: the browser does not stand still, and it can be taken out again.
@@ -332,7 +334,10 @@ test('two people work on one menu: what differs merges, and what both wanted is 
   const [tools, kits] = version.entries;
   const send = async (who: Page, move: unknown) => {
     const token = await who.locator('meta[name="csrf-token"]').getAttribute('content');
-    return who.request.post(`${admin}/api/menus/${id}/moves`, { headers: { 'X-CSRF-Token': token ?? '', 'If-Match': `"${version.version}"` }, data: move });
+    return who.request.post(`${admin}/api/menus/${id}/moves`, {
+      headers: { 'X-CSRF-Token': token ?? '', 'If-Match': `"${version.version}"` },
+      data: move,
+    });
   };
   expect((await send(page, { type: 'rewrite', entry: { id: tools?.id, target: tools?.target, label: 'Hand tools' } })).status()).toBe(200);
   expect(
@@ -355,14 +360,20 @@ test('two people work on one menu: what differs merges, and what both wanted is 
 
   // Removed elsewhere while it is open.
   const token = await other.locator('meta[name="csrf-token"]').getAttribute('content');
-  await other.request.post(`${admin}/api/frame/changes`, { headers: { 'X-CSRF-Token': token ?? '' }, data: { type: 'remove', menuId: id } });
+  await other.request.post(`${admin}/api/frame/changes`, {
+    headers: { 'X-CSRF-Token': token ?? '' },
+    data: { type: 'remove', menuId: id },
+  });
   await expect(page.getByRole('alert').filter({ hasText: 'What you see is the menu as it was last' })).toBeVisible({ timeout: 9000 });
   await expect(line(page, 'Bench tools')).toBeVisible();
 });
 
 test('the width that the core computes for the header is the width at which it breaks', async ({ page }) => {
   await signIn(page);
-  const { fit, header } = (await (await page.request.get(`${admin}/api/frame`)).json()) as { fit: { needs: number }; header: { takesOverBelow: number } };
+  const { fit, header } = (await (await page.request.get(`${admin}/api/frame`)).json()) as {
+    fit: { needs: number };
+    header: { takesOverBelow: number };
+  };
   const shop = await page.context().newPage();
   // Where nobody chose, the drawer takes over just before that.
   await shop.goto(`${await previewFor(page, 'customer')}/`);
@@ -386,7 +397,9 @@ test('the width that the core computes for the header is the width at which it b
   await shop.evaluate(() => document.fonts.ready);
   const rowsAt = async (width: number) => {
     await shop.setViewportSize({ width, height: 700 });
-    return shop.locator('.desk-menu__bar > li').evaluateAll((items) => new Set(items.map((item) => Math.round(item.getBoundingClientRect().top))).size);
+    return shop
+      .locator('.desk-menu__bar > li')
+      .evaluateAll((items) => new Set(items.map((item) => Math.round(item.getBoundingClientRect().top))).size);
   };
   // Kerning takes a few pixels off the whole line.
   expect(await rowsAt(fit.needs)).toBe(1);
@@ -394,7 +407,10 @@ test('the width that the core computes for the header is the width at which it b
   expect((await takeOverBelow('')).status()).toBe(200);
 });
 
-test('the header is made a drawer and back, its entries stand in the middle, and the drawer takes over where it should', async ({ page, browser }) => {
+test('the header is made a drawer and back, its entries stand in the middle, and the drawer takes over where it should', async ({
+  page,
+  browser,
+}) => {
   await signIn(page);
   await page.goto(`${admin}/menus`);
   await bay(page, /^Header/).click();
@@ -431,14 +447,20 @@ test('the header is made a drawer and back, its entries stand in the middle, and
   await width.press('Enter');
   await expect(card.getByText(/is no width/)).toHaveCount(0);
   await expect
-    .poll(async () => ((await (await page.request.get(`${admin}/api/frame`)).json()) as { header: { takesOverBelow: number } }).header.takesOverBelow)
+    .poll(
+      async () =>
+        ((await (await page.request.get(`${admin}/api/frame`)).json()) as { header: { takesOverBelow: number } }).header.takesOverBelow,
+    )
     .toBe(1400);
   await look();
   await expect(shop.locator('.desk-menu')).toBeHidden();
   await width.fill('');
   await width.press('Enter');
   await expect
-    .poll(async () => ((await (await page.request.get(`${admin}/api/frame`)).json()) as { header: { drawerBelow: number | null } }).header.drawerBelow)
+    .poll(
+      async () =>
+        ((await (await page.request.get(`${admin}/api/frame`)).json()) as { header: { drawerBelow: number | null } }).header.drawerBelow,
+    )
     .toBe(null);
   await publish(page);
   const guest = await visitor(browser, '/');

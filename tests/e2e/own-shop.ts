@@ -49,7 +49,9 @@ export class OwnShop {
 
 /** What a device shows (RFC 6238), by an implementation of its own. */
 export function codeOf(secret: string, at = Date.now()): string {
-  const bits = [...secret.replace(/\s/g, '')].map((letter) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567'.indexOf(letter).toString(2).padStart(5, '0')).join('');
+  const bits = [...secret.replace(/\s/g, '')]
+    .map((letter) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ234567'.indexOf(letter).toString(2).padStart(5, '0'))
+    .join('');
   const key = Buffer.from((bits.match(/.{8}/g) ?? []).map((byte) => Number.parseInt(byte, 2)));
   const step = Buffer.alloc(8);
   step.writeBigUInt64BE(BigInt(Math.floor(at / 30_000)));

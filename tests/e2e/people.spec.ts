@@ -60,7 +60,9 @@ async function invite(name: string, mail: string, role: string): Promise<string>
   return linkTo(mail);
 }
 
-test('an empty shop asks for its name and its first owner, and leads from the first steps to a shop that visitors see', async ({ browser }) => {
+test('an empty shop asks for its name and its first owner, and leads from the first steps to a shop that visitors see', async ({
+  browser,
+}) => {
   test.setTimeout(240_000);
   await ada.goto(shop.admin);
   await ada.getByLabel('Name of the shop').fill('Heron & Loom');

@@ -1,6 +1,22 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { act, admin, axeFinds, boxOf, choose, line, openHeader, outline, outlined, publish, shopBeside, signIn, storefront, told, visitor } from './shop';
+import {
+  act,
+  admin,
+  axeFinds,
+  boxOf,
+  choose,
+  line,
+  openHeader,
+  outline,
+  outlined,
+  publish,
+  shopBeside,
+  signIn,
+  storefront,
+  told,
+  visitor,
+} from './shop';
 
 const field = (page: Page) => page.getByRole('combobox', { name: 'What should stand here?' });
 
@@ -106,7 +122,10 @@ test('a page is laid out in two columns, with words in one and a product in the 
   await publish(page);
   const guest = await visitor(browser, '/about-us/our-makers');
   await expect(guest.locator('main .band__column').first().locator('.one-product')).toBeVisible();
-  const [product, words] = [await boxOf(guest.locator('main .band__column').first()), await boxOf(guest.locator('main .band__column').last())];
+  const [product, words] = [
+    await boxOf(guest.locator('main .band__column').first()),
+    await boxOf(guest.locator('main .band__column').last()),
+  ];
   expect(product.width / words.width).toBeGreaterThan(1.7);
   // On a phone, one below the other.
   await guest.setViewportSize({ width: 390, height: 800 });
@@ -241,7 +260,8 @@ test('tabs and carousels are worked by keys, and stand open without a script', a
   const plain = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
   await plain.goto(storefront);
   await plain.getByRole('link', { name: 'Tools', exact: true }).first().hover();
-  for (const name of ['Folding', 'Sewing', 'Cutting']) await expect(plain.locator('.panel:visible').getByRole('heading', { name, exact: true })).toBeVisible();
+  for (const name of ['Folding', 'Sewing', 'Cutting'])
+    await expect(plain.locator('.panel:visible').getByRole('heading', { name, exact: true })).toBeVisible();
 });
 
 test('what is put into the basket is counted, listed and taken out, with and without a script', async ({ page, browser }) => {
@@ -264,7 +284,9 @@ test('what is put into the basket is counted, listed and taken out, with and wit
   await expect(plain.getByText('Nothing is in your basket yet.')).toBeVisible();
 });
 
-test('the height that the core computes for a panel is the height that it has, and one that reaches too far down is told', async ({ page }) => {
+test('the height that the core computes for a panel is the height that it has, and one that reaches too far down is told', async ({
+  page,
+}) => {
   await signIn(page);
   for (const entry of ['Papers', 'Tools', 'Kits']) {
     await openPanel(page, entry);
@@ -287,7 +309,9 @@ test('the height that the core computes for a panel is the height that it has, a
   await page.keyboard.press('e');
   await page.getByRole('textbox', { name: 'At most' }).fill('12');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('status').filter({ hasText: 'In a window of 720 px the panel reaches below its lower edge' })).toContainText('“Plainer”');
+  await expect(page.getByRole('status').filter({ hasText: 'In a window of 720 px the panel reaches below its lower edge' })).toContainText(
+    '“Plainer”',
+  );
   await page.getByRole('button', { name: 'Done' }).click();
   for (let n = 2; n > 0; n -= 1) {
     await page.keyboard.press('Control+z');

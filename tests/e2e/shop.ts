@@ -46,7 +46,9 @@ export async function axeFinds(page: Page): Promise<string[]> {
     .setLegacyMode(true)
     .exclude('iframe')
     .analyze();
-  return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ target, html }) => `${target.join(' ')} ${html.slice(0, 120)}`).join(', ')}`);
+  return violations.map(
+    ({ id, nodes }) => `${id}: ${nodes.map(({ target, html }) => `${target.join(' ')} ${html.slice(0, 120)}`).join(', ')}`,
+  );
 }
 
 /** The labels of the outline with their levels, as `1 Papers`. */

@@ -187,7 +187,10 @@ test('nothing of another origin is fetched, framed or run', async ({ browser }) 
 });
 
 test('a preview needs its token, and cannot be made up', async ({ page }) => {
-  for (const path of ['/-/preview/x.y/', `/-/preview/${Buffer.from('["workbench",true,null,9999999999]').toString('base64url')}.${'A'.repeat(43)}/`]) {
+  for (const path of [
+    '/-/preview/x.y/',
+    `/-/preview/${Buffer.from('["workbench",true,null,9999999999]').toString('base64url')}.${'A'.repeat(43)}/`,
+  ]) {
     expect((await ask(page, path)).status()).toBe(403);
   }
 });

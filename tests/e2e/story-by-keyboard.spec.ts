@@ -45,7 +45,9 @@ test('the same work by keyboard alone', async ({ page }) => {
 
   // Moved, renamed, switched off and on, removed and brought back.
   await keys(page, 'Escape', 'Alt+ArrowUp');
-  await expect.poll(() => outlined(page).then((all) => all.slice(-3))).toEqual(['2 Buying for a bindery', '2 Cookies', '2 Made in the valley']);
+  await expect
+    .poll(() => outlined(page).then((all) => all.slice(-3)))
+    .toEqual(['2 Buying for a bindery', '2 Cookies', '2 Made in the valley']);
   await expect(line(page, 'Cookies')).toBeFocused();
   await keys(page, 'Shift+Tab');
   await expect(line(page, 'Cookies')).toHaveAttribute('aria-level', '1');

@@ -69,7 +69,9 @@ test('a store manager adds a dropdown, makes a category quiet, moves a page and 
 
   // Visitors see nothing of it until it is published.
   expect((await ask(page, '/binding-guides/looking-after-paper')).status()).toBe(404);
-  await expect(page.getByRole('region', { name: 'What waits' })).toContainText('4 changes wait: Header · Calendar kits · Care of paper · 1 redirect');
+  await expect(page.getByRole('region', { name: 'What waits' })).toContainText(
+    '4 changes wait: Header · Calendar kits · Care of paper · 1 redirect',
+  );
   await page.getByRole('button', { name: 'Review' }).click();
   await expect(page.getByRole('dialog')).toContainText('Light: Open becomes Quiet.');
   await expect(page.getByRole('dialog')).toContainText('“Seasonal” is new.');

@@ -110,7 +110,9 @@ test('on a phone the filters are a sheet; the list follows, and a friend without
   await expect(phone.getByRole('button', { name: 'Show 25 products' })).toBeVisible();
   await expect(choiceOf(phone, 'Maker', 'Odile Farrow')).toBeFocused();
   const size = choiceOf(phone, 'Format', '50 × 70 cm');
-  const left = Number(/\d+/.exec((await phone.locator('.choice', { hasText: '50 × 70 cm' }).locator('.choice__count').textContent()) ?? '')?.[0]);
+  const left = Number(
+    /\d+/.exec((await phone.locator('.choice', { hasText: '50 × 70 cm' }).locator('.choice__count').textContent()) ?? '')?.[0],
+  );
   await size.check();
   await expect(phone.getByRole('button', { name: `Show ${left} products` })).toBeVisible();
   await filterOf(phone, 'Price').getByLabel('to').fill('6');
@@ -161,7 +163,9 @@ test('without a script it is a form, on a desk and on a phone', async ({ browser
   }
 });
 
-test('on a desk a listing narrows without a new page, keeps the focus, and says what to take out where nothing is left', async ({ browser }) => {
+test('on a desk a listing narrows without a new page, keeps the focus, and says what to take out where nothing is left', async ({
+  browser,
+}) => {
   const page = await visitor(browser, '/papers');
   await page.evaluate(() => Object.assign(window, { stays: true }));
   await choiceOf(page, 'Maker', 'Hollin Mill').focus();

@@ -142,8 +142,12 @@ test('a text is written by keyboard, with headings, a link to a place, and its s
   await expect(page.getByText('Kept on the workbench.')).toBeVisible();
   await page.getByRole('button', { name: 'Source' }).click();
   const source = page.getByRole('textbox', { name: /^Source of/ });
-  await expect(source).toHaveValue(/<h2 id="two-folds">Two folds<\/h2>\n<p>Take <a href="place:[0-9a-f-]{36}">Block-printed papers<\/a> and fold\.<\/p>/);
-  await source.fill(`${await source.inputValue()}<p onclick="steal()">Then <a href="${storefront}/papers/paste">paste</a>.</p><script>steal()</script>`);
+  await expect(source).toHaveValue(
+    /<h2 id="two-folds">Two folds<\/h2>\n<p>Take <a href="place:[0-9a-f-]{36}">Block-printed papers<\/a> and fold\.<\/p>/,
+  );
+  await source.fill(
+    `${await source.inputValue()}<p onclick="steal()">Then <a href="${storefront}/papers/paste">paste</a>.</p><script>steal()</script>`,
+  );
   await expect(page.getByText('Taken out, because a text cannot keep it: onclick, <script>.')).toBeVisible();
   await page.getByRole('button', { name: 'Source' }).click();
   await expect(words(page)).toContainText('Then paste.');
@@ -156,7 +160,9 @@ test('a text is written by keyboard, with headings, a link to a place, and its s
   await page.evaluate(() => {
     const pasted = new DataTransfer();
     pasted.setData('text/html', '<h1 style="color:red">Elsewhere</h1><p class="Mso"><b>Bold</b></p>');
-    document.querySelector('.written')?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: pasted, bubbles: true, cancelable: true }));
+    document
+      .querySelector('.written')
+      ?.dispatchEvent(new ClipboardEvent('paste', { clipboardData: pasted, bubbles: true, cancelable: true }));
   });
   await expect(shown.locator('h2#elsewhere')).toHaveText('Elsewhere');
   await expect(shown.locator('strong')).toHaveText('Bold');
@@ -216,7 +222,11 @@ test('files are uploaded, and what is not allowed says why', async ({ page }) =>
   await page.getByText('File', { exact: true }).click();
   const gif = Buffer.from('R0lGODlhAQABAIAAAAAAAP///yH5BAEAAAAALAAAAAABAAEAAAIBRAA7', 'base64');
   const folder = mkdtempSync(join(tmpdir(), 'lantern-'));
-  const files = { 'Red dot.gif': gif, 'liar.png': '<html><script>1</script></html>', 'huge.pdf': Buffer.alloc(50 * 1024 * 1024, '%PDF-1.4 ') };
+  const files = {
+    'Red dot.gif': gif,
+    'liar.png': '<html><script>1</script></html>',
+    'huge.pdf': Buffer.alloc(50 * 1024 * 1024, '%PDF-1.4 '),
+  };
   for (const [name, content] of Object.entries(files)) writeFileSync(join(folder, name), content);
   await page.getByLabel('Files', { exact: true }).setInputFiles(Object.keys(files).map((name) => join(folder, name)));
   await page.getByRole('button', { name: 'Upload' }).click();
@@ -246,7 +256,9 @@ test('files are uploaded, and what is not allowed says why', async ({ page }) =>
   await page.getByRole('combobox', { name: 'One of the shop’s pictures' }).fill('red dot');
   await page.getByRole('option', { name: /Red dot/ }).click();
   await expect
-    .poll(() => page.locator('main img[src*="api/pictures/"]').evaluateAll((all) => all.map((one) => (one as HTMLImageElement).naturalWidth)))
+    .poll(() =>
+      page.locator('main img[src*="api/pictures/"]').evaluateAll((all) => all.map((one) => (one as HTMLImageElement).naturalWidth)),
+    )
     .toContain(1);
 });
 
@@ -271,7 +283,12 @@ test('a video of the shop stands in a text, and plays only when somebody asks', 
   await guest.reload();
   const video = guest.locator('main .words video');
   await expect(video).toBeVisible();
-  expect(await video.evaluate((one: HTMLVideoElement) => [one.paused, one.controls, one.autoplay, one.preload])).toEqual([true, true, false, 'none']);
+  expect(await video.evaluate((one: HTMLVideoElement) => [one.paused, one.controls, one.autoplay, one.preload])).toEqual([
+    true,
+    true,
+    false,
+    'none',
+  ]);
   expect(asked).toContain('/files/folding-a-sheet.png');
   expect(asked).not.toContain('/files/folding-a-sheet.webm');
   await video.evaluate((one: HTMLVideoElement) => one.play());
@@ -345,7 +362,9 @@ test('a search listing is shown with its length as it is typed', async ({ page }
   await open(page, 'Our makers');
   const listing = part(page, 'Search listing');
   await expect(listing).toContainText('Our makers · Tansy & Rook');
-  await listing.getByLabel(/^Title for search engines/).fill('Nine workshops within a day’s walk of the Ludd valley, and what each of them makes for you');
+  await listing
+    .getByLabel(/^Title for search engines/)
+    .fill('Nine workshops within a day’s walk of the Ludd valley, and what each of them makes for you');
   await expect(listing).toContainText(/Title: \d+ characters, \d{3,4} of 580 pixels; what goes beyond is cut\./);
   await expect(listing).toContainText('…');
   await listing.getByLabel(/^Title for search engines/).fill('');

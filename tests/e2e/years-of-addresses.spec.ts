@@ -6,7 +6,11 @@ const call = <T>(page: Page, path: string, body: unknown): Promise<T> =>
   page.evaluate(
     async ([url, json]) => {
       const token = document.querySelector<HTMLMetaElement>('meta[name="csrf-token"]')?.content ?? '';
-      const response = await fetch(url, { method: 'POST', body: json, headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': token } });
+      const response = await fetch(url, {
+        method: 'POST',
+        body: json,
+        headers: { 'Content-Type': 'application/json', 'X-CSRF-Token': token },
+      });
       if (!response.ok) throw new Error(await response.text());
       return (await response.json()) as unknown;
     },
@@ -90,8 +94,13 @@ test('thirty addresses are tidied, a category moves with sixty below, a collecti
   await page.goto(`${admin}/redirects`);
   await page.getByRole('button', { name: 'From a file…' }).click();
   const file = page.getByRole('dialog', { name: 'From a file' });
-  const lines = Array.from({ length: 800 }, (_, n) => `/site-of-2009/${n}.html;${n % 4 === 3 ? '/tools' : `/site-of-2009/${n + 1}.html`};301`);
-  await file.getByLabel('The file:').setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from(`Old;New;Code\n${lines.join('\n')}\n`) });
+  const lines = Array.from(
+    { length: 800 },
+    (_, n) => `/site-of-2009/${n}.html;${n % 4 === 3 ? '/tools' : `/site-of-2009/${n + 1}.html`};301`,
+  );
+  await file
+    .getByLabel('The file:')
+    .setInputFiles({ name: 'old.csv', mimeType: 'text/csv', buffer: Buffer.from(`Old;New;Code\n${lines.join('\n')}\n`) });
   await expect(file).toContainText('800 go in, 0 are there already, 0 are refused');
   await file.getByRole('button', { name: 'Take the 800 good lines' }).click();
   await expect(page.getByText('800 redirects are made.').first()).toBeVisible();
@@ -132,7 +141,10 @@ test('what is answered before the framework starts is what the rules say, before
     '/blog/anything',
   ];
   const compare = async () => {
-    const { answers } = await call<{ answers: { status: number; location: string | null }[] }>(page, '/api/answers', { addresses, copy: 'live' });
+    const { answers } = await call<{ answers: { status: number; location: string | null }[] }>(page, '/api/answers', {
+      addresses,
+      copy: 'live',
+    });
     for (const [n, address] of addresses.entries()) {
       // Twice: the second time this node may have it by heart.
       for (let time = 0; time < 2; time++) {
@@ -164,7 +176,9 @@ test('a page that was made once is given again, until what it shows is published
   const again = await ask(page, '/binding-guides/keeping-a-knife-sharp');
   expect(await again.text()).toBe(await first.text());
   expect(again.headers()['content-security-policy']).toBe(first.headers()['content-security-policy']);
-  const known = await page.request.get(`${storefront}/binding-guides/keeping-a-knife-sharp`, { headers: { 'If-None-Match': first.headers().etag ?? '' } });
+  const known = await page.request.get(`${storefront}/binding-guides/keeping-a-knife-sharp`, {
+    headers: { 'If-None-Match': first.headers().etag ?? '' },
+  });
   expect(known.status()).toBe(304);
   await page.goto(`${admin}/places?kind=page`);
   await page.getByRole('link', { name: 'Keeping a knife sharp' }).click();

@@ -24,7 +24,9 @@ describe('the widths of columns', () => {
   it('move over one line at a time and stop before a column is gone', () => {
     const wrong = all
       .filter(({ length }) => length > 1)
-      .flatMap((shares) => [-12, -1, 0, 1, 5].map((by) => ({ by, parts: inTwelfths(shares), next: shifted(inTwelfths(shares), shares.length - 2, by) })))
+      .flatMap((shares) =>
+        [-12, -1, 0, 1, 5].map((by) => ({ by, parts: inTwelfths(shares), next: shifted(inTwelfths(shares), shares.length - 2, by) })),
+      )
       .filter(({ parts, next }) => sum(next) !== PARTS || Math.min(...next) <= 0 || next.slice(0, -2).join() !== parts.slice(0, -2).join());
     expect(wrong).toEqual([]);
     expect(shifted([6, 6], 0, 2)).toEqual([8, 4]);

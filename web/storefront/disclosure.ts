@@ -70,7 +70,13 @@ export function discloseHeader(root: ParentNode): void {
 }
 
 /** Where an arrow key leads from one link or button of the header. */
-function walk(bar: HTMLElement, at: HTMLElement, item: HTMLElement | null, key: string, disclose: (open: boolean) => void): HTMLElement | undefined {
+function walk(
+  bar: HTMLElement,
+  at: HTMLElement,
+  item: HTMLElement | null,
+  key: string,
+  disclose: (open: boolean) => void,
+): HTMLElement | undefined {
   const below = [...(item?.querySelectorAll<HTMLElement>('.dropdown a') ?? [])].filter((link) => link.checkVisibility());
   const inside = below.indexOf(at as HTMLAnchorElement);
   if (inside >= 0) {

@@ -105,7 +105,9 @@ export class LayingOut {
   /** The columns of a band as they stand; null: not all of them do. */
   private columns(band: Laid): { element: HTMLElement; columns: HTMLElement[] } | null {
     const element = document.querySelector<HTMLElement>(`[data-piece="${CSS.escape(band.id)}"] > .band__columns`);
-    const columns = element ? [...element.children].filter((one): one is HTMLElement => one instanceof HTMLElement && one.dataset.piece !== undefined) : [];
+    const columns = element
+      ? [...element.children].filter((one): one is HTMLElement => one instanceof HTMLElement && one.dataset.piece !== undefined)
+      : [];
     // A column with nothing to show is not there, and what is not there has no width to change.
     return element && columns.length === band.shares.length && element.offsetParent !== null ? { element, columns } : null;
   }

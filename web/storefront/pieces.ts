@@ -64,7 +64,8 @@ function turn(carousel: HTMLElement): void {
   if (!row || row.children.length < 2) return;
   carousel.classList.add('has-buttons');
   const smooth = matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth';
-  const step = () => (row.firstElementChild?.getBoundingClientRect().width ?? row.clientWidth) + Number.parseFloat(getComputedStyle(row).columnGap || '0');
+  const step = () =>
+    (row.firstElementChild?.getBoundingClientRect().width ?? row.clientWidth) + Number.parseFloat(getComputedStyle(row).columnGap || '0');
   const atTheEnd = () => row.scrollLeft + row.clientWidth >= row.scrollWidth - 4;
   const go = (way: number) => {
     if (way > 0 && atTheEnd()) row.scrollTo({ left: 0, behavior: smooth });

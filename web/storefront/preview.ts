@@ -109,9 +109,11 @@ function look(next: string | null): void {
   if (drawer) drawer.open = next === 'drawer' && drawer.offsetParent !== null;
   if (next === 'header' || next === 'drawer' || next === 'notice') scrollTo(0, 0);
   if (next?.startsWith('footer-')) {
-    const column = document.querySelector<HTMLElement>(`[data-bay="${CSS.escape(next)}"]`) ?? document.querySelector<HTMLElement>('.shop-footer');
+    const column =
+      document.querySelector<HTMLElement>(`[data-bay="${CSS.escape(next)}"]`) ?? document.querySelector<HTMLElement>('.shop-footer');
     column?.scrollIntoView({ block: 'end' });
-    if (scrollY + innerHeight < document.documentElement.scrollHeight && !column?.dataset.bay) scrollTo(0, document.documentElement.scrollHeight);
+    if (scrollY + innerHeight < document.documentElement.scrollHeight && !column?.dataset.bay)
+      scrollTo(0, document.documentElement.scrollHeight);
   }
 }
 
@@ -119,7 +121,10 @@ function mark(entry: string | null, open: boolean): void {
   if (open) opener = entry;
   if (open && entry !== words?.entry) stopWriting();
   for (const marked of document.querySelectorAll('.is-pointed-at')) marked.classList.remove('is-pointed-at');
-  const found = entry === null ? [] : [...document.querySelectorAll<HTMLElement>(`[data-entry="${CSS.escape(entry)}"], [data-piece="${CSS.escape(entry)}"]`)];
+  const found =
+    entry === null
+      ? []
+      : [...document.querySelectorAll<HTMLElement>(`[data-entry="${CSS.escape(entry)}"], [data-piece="${CSS.escape(entry)}"]`)];
   for (const one of found) one.classList.add('is-pointed-at');
   if (!open) return;
   requestAnimationFrame(() => laying.choose(entry));
@@ -128,11 +133,15 @@ function mark(entry: string | null, open: boolean): void {
     other.querySelector('.disclose')?.setAttribute('aria-expanded', String(other === item));
   }
   const drawer = document.querySelector<HTMLDetailsElement>('.drawer');
-  const inDrawer = item && drawer?.offsetParent ? drawer.querySelector(`[data-entry="${item.querySelector<HTMLElement>('.disclose')?.dataset.entry}"]`) : null;
+  const inDrawer =
+    item && drawer?.offsetParent
+      ? drawer.querySelector(`[data-entry="${item.querySelector<HTMLElement>('.disclose')?.dataset.entry}"]`)
+      : null;
   // Where the window has no room for the header, its drawer shows what of it is worked on.
   if (drawer && inDrawer) {
     drawer.open = true;
-    for (let details = inDrawer.closest('details'); details; details = details.parentElement?.closest('details') ?? null) details.open = true;
+    for (let details = inDrawer.closest('details'); details; details = details.parentElement?.closest('details') ?? null)
+      details.open = true;
     inDrawer.scrollIntoView({ block: 'nearest' });
   }
   for (const one of found) {

@@ -2,7 +2,13 @@ import { Editor } from '@tiptap/core';
 import { asWritten, belowTheTitle, extensions, htmlOf } from '../shared/words';
 
 /** Words as they are kept, with the caret. */
-export type WrittenWords = { entry: string; html: string; from: number; to: number; blanks: { name: string; words: string; value: string }[] };
+export type WrittenWords = {
+  entry: string;
+  html: string;
+  from: number;
+  to: number;
+  blanks: { name: string; words: string; value: string }[];
+};
 
 type Tell = (message: object) => void;
 

@@ -5,7 +5,9 @@ import { describe, expect, it } from 'vitest';
 const root = import.meta.dirname;
 
 const files = (folder: string): string[] =>
-  readdirSync(folder, { withFileTypes: true }).flatMap((entry) => (entry.isDirectory() ? files(join(folder, entry.name)) : [join(folder, entry.name)]));
+  readdirSync(folder, { withFileTypes: true }).flatMap((entry) =>
+    entry.isDirectory() ? files(join(folder, entry.name)) : [join(folder, entry.name)],
+  );
 
 const sources = files(root).filter((file) => /\.tsx?$/.test(file) && !/\.test\.|\.d\.ts$/.test(file));
 
@@ -49,6 +51,21 @@ describe('the rooms of the interface', () => {
     expect(sources.length).toBeGreaterThan(60);
   });
 
+  it('have no file that comes back to itself by what it imports', () => {
+    const name = (path: string) => sources.find((file) => file === path || file.replace(/\.tsx?$/, '') === path);
+    const next = new Map(sources.map((file) => [file, importsOf(file).flatMap((path) => name(path) ?? [])]));
+    const reached = (from: string, seen: Set<string>): Set<string> => {
+      for (const file of next.get(from) ?? []) {
+        if (!seen.has(file)) {
+          reached(file, seen.add(file));
+        }
+      }
+      return seen;
+    };
+    expect(sources.filter((file) => reached(file, new Set()).has(file)).map((file) => relative(root, file))).toEqual([]);
+    expect([...next.values()].flat().length).toBeGreaterThan(sources.length);
+  });
+
   it('take every colour and every size of type from the tokens', () => {
     const wrong = sources.flatMap((file) =>
       [...readFileSync(file, 'utf8').matchAll(/#[0-9a-f]{3,8}\b(?!')|\b(?:text|bg|border|fill|stroke)-\[(?!inherit)[^\]]*\]|rgba?\(/gi)]
@@ -89,7 +106,8 @@ const contrast = (a: string, b: string): number => {
 describe('the tokens, by day and by night', () => {
   const style = readFileSync(join(root, 'style.css'), 'utf8');
   const at = style.indexOf('prefers-color-scheme: dark');
-  const read = (part: string) => Object.fromEntries([...part.matchAll(/--color-([a-z-]+): (#[0-9a-f]{6})/g)].map(([, name, hex]) => [name, hex]));
+  const read = (part: string) =>
+    Object.fromEntries([...part.matchAll(/--color-([a-z-]+): (#[0-9a-f]{6})/g)].map(([, name, hex]) => [name, hex]));
   const themes = { day: read(style.slice(0, at)), night: read(style.slice(at, style.indexOf('@layer base'))) };
 
   it.each(Object.entries(themes))('have contrast enough for text: %s', (_, tokens) => {

@@ -65,9 +65,9 @@ describe('an answer', () => {
     const response = new Response(null, { status: 200 });
     await expect(ask(Promise.resolve({ data: { a: 1 }, response }))).resolves.toEqual({ a: 1 });
     const stale = new Response(null, { status: 412 });
-    const problem = await ask(Promise.resolve({ error: { detail: 'Somebody changed this.', current: { version: 2 } }, response: stale })).catch(
-      (error) => error,
-    );
+    const problem = await ask(
+      Promise.resolve({ error: { detail: 'Somebody changed this.', current: { version: 2 } }, response: stale }),
+    ).catch((error) => error);
     expect(problem).toBeInstanceOf(ProblemError);
     expect(problem).toMatchObject({ status: 412, current: { version: 2 } });
   });
@@ -107,7 +107,11 @@ describe('a job', () => {
   afterEach(() => vi.useRealTimers());
 
   it('is followed to its end, past a server that is away for a moment', async () => {
-    saying([200, job('running', { step: 'Moving', done: 2000, of: 20000 })], [503, { detail: 'The database does not answer' }], [200, done]);
+    saying(
+      [200, job('running', { step: 'Moving', done: 2000, of: 20000 })],
+      [503, { detail: 'The database does not answer' }],
+      [200, done],
+    );
     const steps: string[] = [];
     expect((await followed(job('waiting'), ({ state, step }) => steps.push(`${state} ${step}`))).edit?.sentence).toBe('Moved.');
     expect(steps).toEqual(['waiting ', 'running Moving', 'running Moving', 'done ']);
@@ -116,7 +120,10 @@ describe('a job', () => {
 
   it('says why it failed, or that it was stopped, and that nothing was changed', async () => {
     saying([200, job('failed', { problem: 'Somebody gave “Papers” another address meanwhile.' })]);
-    await expect(followed(job('waiting'))).rejects.toMatchObject({ status: 422, message: 'Somebody gave “Papers” another address meanwhile.' });
+    await expect(followed(job('waiting'))).rejects.toMatchObject({
+      status: 422,
+      message: 'Somebody gave “Papers” another address meanwhile.',
+    });
     saying([200, job('stopped')]);
     await expect(followed(job('waiting'))).rejects.toThrow('Changing addresses was stopped, and nothing was changed.');
   });
@@ -125,9 +132,9 @@ describe('a job', () => {
     saying([200, done]);
     const response = new Response(null, { status: 202 });
     expect(await askEdit(Promise.resolve({ data: job('waiting'), response }))).toEqual(done.edit);
-    expect(await askEdit(Promise.resolve({ data: { step: 'x', sentence: 'Done.', places: [] }, response: new Response(null, { status: 200 }) }))).toMatchObject(
-      { step: 'x' },
-    );
+    expect(
+      await askEdit(Promise.resolve({ data: { step: 'x', sentence: 'Done.', places: [] }, response: new Response(null, { status: 200 }) })),
+    ).toMatchObject({ step: 'x' });
   });
 
   it('is not taken for undone where nobody knows', async () => {

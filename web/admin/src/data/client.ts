@@ -153,7 +153,9 @@ export async function askEdit(answer: Promise<{ data?: Done | Job; error?: unkno
 }
 
 /** The number of the release that publishing makes, at once or by a job; null where nothing waited. */
-export async function askRelease(answer: Promise<{ data?: { number: number | null } | Job; error?: unknown; response: Response }>): Promise<number | null> {
+export async function askRelease(
+  answer: Promise<{ data?: { number: number | null } | Job; error?: unknown; response: Response }>,
+): Promise<number | null> {
   const data = await ask(answer);
   return isJob(data) ? (await followed(data)).number : data.number;
 }
@@ -181,7 +183,10 @@ export async function upload<T>(path: string, file: File, headers: Record<string
 export async function uploadInSteps<T>(path: string, file: File, onStep: (step: T) => void): Promise<T> {
   const body = new FormData();
   body.append('file', file);
-  const lost = new ProblemError(0, 'The server cannot be reached, or it stopped on the way. Look at the table, then choose the file again.');
+  const lost = new ProblemError(
+    0,
+    'The server cannot be reached, or it stopped on the way. Look at the table, then choose the file again.',
+  );
   const response = await send(new Request(new URL(path, location.href), { method: 'POST', body })).catch(() => {
     throw lost;
   });

@@ -11,7 +11,10 @@ afterEach(() => {
   hush();
 });
 
-const answered = (sentence: string) => async () => ({ data: { sentence, step: 'e1', places: [] }, response: new Response(null, { status: 200 }) });
+const answered = (sentence: string) => async () => ({
+  data: { sentence, step: 'e1', places: [] },
+  response: new Response(null, { status: 200 }),
+});
 
 /** An edit, as long as the view that shows it has not been fetched anew. */
 function begun() {

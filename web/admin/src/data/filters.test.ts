@@ -5,7 +5,12 @@ import { chosenQuery, moved } from './filters';
 describe('what is chosen in filters', () => {
   it('is asked for as the address of a listing has it', () => {
     expect(
-      chosenQuery({ choices: { maker: ['Hollin Mill', 'Ludd'], 'option.Sheet size': ['50 × 70 cm'] }, priceFrom: 550, priceTo: 2000, inStock: true }),
+      chosenQuery({
+        choices: { maker: ['Hollin Mill', 'Ludd'], 'option.Sheet size': ['50 × 70 cm'] },
+        priceFrom: 550,
+        priceTo: 2000,
+        inStock: true,
+      }),
     ).toBe('maker=Hollin+Mill&maker=Ludd&option.Sheet+size=50+%C3%97+70+cm&price-from=5.50&price-to=20.00&in-stock=yes');
     expect(chosenQuery({ choices: {}, priceFrom: 0, priceTo: null, inStock: false })).toBe('price-from=0.00');
     expect(chosenQuery({})).toBe('');

@@ -13,13 +13,17 @@ export const choicesQuery = (filter: string) =>
     queryFn: ({ signal }) => ask(api.GET('/api/filters/choices', { params: { query: { filter } }, signal })),
   });
 
-export const searchQuery = queryOptions({ queryKey: ['filters', 'search'], queryFn: ({ signal }) => ask(api.GET('/api/search', { signal })) });
+export const searchQuery = queryOptions({
+  queryKey: ['filters', 'search'],
+  queryFn: ({ signal }) => ask(api.GET('/api/search', { signal })),
+});
 
 /** What the filters of a listing offer with something chosen. */
 export const narrowedQuery = (id: string, chosen: string, all: boolean) =>
   queryOptions({
     queryKey: ['narrowed', id, chosen, all],
-    queryFn: ({ signal }) => ask(api.GET('/api/places/{id}/filters', { params: { path: { id }, query: { chosen, all: all ? 'yes' : '' } }, signal })),
+    queryFn: ({ signal }) =>
+      ask(api.GET('/api/places/{id}/filters', { params: { path: { id }, query: { chosen, all: all ? 'yes' : '' } }, signal })),
     placeholderData: keepPreviousData,
   });
 
@@ -73,7 +77,9 @@ export function useFiltersChange(version: number): (change: Made, says?: string)
 export const chooseFilters =
   (of: 'everywhere' | 'search', change: Chosen): Made =>
   (version, now) =>
-    ask(api.PUT('/api/filters', { params: { header: ifMatch(version) }, body: { of, filters: change(now?.[of] ?? now?.everywhere ?? []) } }));
+    ask(
+      api.PUT('/api/filters', { params: { header: ifMatch(version) }, body: { of, filters: change(now?.[of] ?? now?.everywhere ?? []) } }),
+    );
 
 export const wordFilter =
   (body: FilterWords | ((now: Filters | undefined) => FilterWords)): Made =>
@@ -92,7 +98,10 @@ export function usePlaceFilters(): (id: string, version: number, change: Chosen,
         const own = sheet?.version === from ? sheet.ownFilters : shop?.own.find(({ place }) => place.id === id)?.filters;
         const filters = change(own ?? shop?.everywhere ?? []);
         const result = await make<PlaceSheet>(queries, {
-          run: () => ask(api.PUT('/api/places/{id}/filters', { params: { path: { id }, header: ifMatch(from) }, body: { filters, of: 'everywhere' } })),
+          run: () =>
+            ask(
+              api.PUT('/api/places/{id}/filters', { params: { path: { id }, header: ifMatch(from) }, body: { filters, of: 'everywhere' } }),
+            ),
           changes: () => [{ about: 'place', id }],
           says,
           show: (after) => {

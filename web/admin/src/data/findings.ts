@@ -6,7 +6,10 @@ import { useDone } from './edits';
 export type Stand = 'live' | 'workbench' | 'comes' | 'goes';
 
 /** How the shop stands, in numbers. */
-export const outlookQuery = queryOptions({ queryKey: ['findings', 'outlook'], queryFn: ({ signal }) => ask(api.GET('/api/findings/outlook', { signal })) });
+export const outlookQuery = queryOptions({
+  queryKey: ['findings', 'outlook'],
+  queryFn: ({ signal }) => ask(api.GET('/api/findings/outlook', { signal })),
+});
 
 /** What is wrong, the first of each kind. */
 export const findingsQuery = (stand: Stand, q: string, aside = false) =>
@@ -43,14 +46,23 @@ export const targetsQuery = (id: string) =>
     queryFn: ({ signal }) => ask(api.GET('/api/findings/{id}/targets', { params: { path: { id } }, signal })),
   });
 
-export const mapQuery = queryOptions({ queryKey: ['findings', 'map'], queryFn: ({ signal }) => ask(api.GET('/api/findings/map', { signal })) });
+export const mapQuery = queryOptions({
+  queryKey: ['findings', 'map'],
+  queryFn: ({ signal }) => ask(api.GET('/api/findings/map', { signal })),
+});
 
 /** Puts findings right, as one edit. */
-export function useMend(): (findings: readonly Finding[], mend: Mend, told?: { to?: string; words?: string }) => Promise<ProblemError | null> {
+export function useMend(): (
+  findings: readonly Finding[],
+  mend: Mend,
+  told?: { to?: string; words?: string },
+) => Promise<ProblemError | null> {
   const done = useDone();
   return useCallback(
     (findings, mend, told = {}) =>
-      done(() => api.POST('/api/findings/mends', { body: { findings: findings.map(({ id }) => id), mend: mend.id, to: null, words: '', ...told } })),
+      done(() =>
+        api.POST('/api/findings/mends', { body: { findings: findings.map(({ id }) => id), mend: mend.id, to: null, words: '', ...told } }),
+      ),
     [done],
   );
 }
@@ -62,7 +74,9 @@ export function useSetAside(): (finding: Finding, aside: { reason: string; until
     async (finding, aside) => {
       const params = { path: { id: finding.id } };
       try {
-        await ask(aside ? api.PUT('/api/findings/{id}/aside', { params, body: aside }) : api.DELETE('/api/findings/{id}/aside', { params }));
+        await ask(
+          aside ? api.PUT('/api/findings/{id}/aside', { params, body: aside }) : api.DELETE('/api/findings/{id}/aside', { params }),
+        );
         await queries.invalidateQueries({ queryKey: ['findings'] });
         return null;
       } catch (error) {
@@ -73,6 +87,9 @@ export function useSetAside(): (finding: Finding, aside: { reason: string; until
   );
 }
 
-export const morningMailQuery = queryOptions({ queryKey: ['morning-mail'], queryFn: ({ signal }) => ask(api.GET('/api/morning-mail', { signal })) });
+export const morningMailQuery = queryOptions({
+  queryKey: ['morning-mail'],
+  queryFn: ({ signal }) => ask(api.GET('/api/morning-mail', { signal })),
+});
 
 export const wantMorningMail = (wanted: boolean) => ask(api.PUT('/api/morning-mail', { body: { wanted } }));

@@ -97,7 +97,9 @@ describe('steps in a menu', () => {
     const step = steps(menu(id, 4, [entry('a'), entry('b')]));
     // A drag that began with version 4 ends when version 5 is on the screen already.
     queries.setQueryData(menuKey(id, today), menu(id, 5, [entry('new'), entry('a'), entry('b')]));
-    await act(async () => void (await step({ kind: 'move', move: { type: 'relocate', entryId: 'a', to: { parentId: null, index: 1 } }, seen: 4 })));
+    await act(
+      async () => void (await step({ kind: 'move', move: { type: 'relocate', entryId: 'a', to: { parentId: null, index: 1 } }, seen: 4 })),
+    );
     expect(asked[0]?.version).toBe('"4"');
   });
 

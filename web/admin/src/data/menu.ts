@@ -4,12 +4,7 @@ import { api, ask, asProblem, ifMatch, type Menu, type MoveInput, ProblemError }
 import { track } from './edits';
 import { guess, type KnownPlaces } from './moves';
 import { type Looking, lookingQuery, menuKey, refresh } from './queries';
-import { inTurn, latestOfMine, note, whenIdle } from './versions';
-
-const thing = (id: string) => `menu ${id}`;
-
-/** Resolves when no step of a menu is under way. */
-export const idle = (id: string): Promise<unknown> => whenIdle(thing(id));
+import { inTurn, latestOfMine, menuThing, note } from './versions';
 
 export type Step =
   | {
@@ -42,15 +37,22 @@ export function useSteps(id: string, looking: Looking): (step: Step) => Promise<
         if (entries) queries.setQueryData<Menu>(key, { ...shown, entries });
       }
       open.set(id, (open.get(id) ?? 0) + 1);
-      return track(inTurn(thing(id), () => make(queries, id, looking, step, seen, shown)));
+      return track(inTurn(menuThing(id), () => make(queries, id, looking, step, seen, shown)));
     },
     [queries, id, looking],
   );
 }
 
-async function make(queries: QueryClient, id: string, looking: Looking, step: Step, seen: number, before: Menu): Promise<ProblemError | null> {
+async function make(
+  queries: QueryClient,
+  id: string,
+  looking: Looking,
+  step: Step,
+  seen: number,
+  before: Menu,
+): Promise<ProblemError | null> {
   const key = menuKey(id, looking);
-  const from = latestOfMine(thing(id), seen);
+  const from = latestOfMine(menuThing(id), seen);
   const params = { path: { id }, query: lookingQuery(looking) };
   let answer: Menu | null = null;
   let problem: ProblemError | null = null;
@@ -64,7 +66,7 @@ async function make(queries: QueryClient, id: string, looking: Looking, step: St
             body: { use: step.use },
           }),
     );
-    note(thing(id), from, answer.version);
+    note(menuThing(id), from, answer.version);
   } catch (error) {
     problem = asProblem(error);
     if (problem.status === 412 && problem.current) answer = problem.current as Menu;

@@ -16,13 +16,16 @@ const shape = ({ id, label, enabled, children }: Entry): Shape => [id, label, en
 const all = cases as unknown as Case[];
 
 describe('what a move will probably make of a menu', () => {
-  it.each(all.map((one, n) => [`${n}: ${one.move.type}`, one] as const))('is what the core makes of it, or nothing: %s', (_, { before, move, after }) => {
-    const menu = before.map(entry);
-    const guessed = guess(menu, move, MAX_DEPTH);
-    // What the core refuses may be guessed for the moment until it has answered; what it makes may not be guessed wrong.
-    if (guessed && after) expect(guessed.map(shape)).toEqual(after);
-    expect(menu.map(shape)).toEqual(before);
-  });
+  it.each(all.map((one, n) => [`${n}: ${one.move.type}`, one] as const))(
+    'is what the core makes of it, or nothing: %s',
+    (_, { before, move, after }) => {
+      const menu = before.map(entry);
+      const guessed = guess(menu, move, MAX_DEPTH);
+      // What the core refuses may be guessed for the moment until it has answered; what it makes may not be guessed wrong.
+      if (guessed && after) expect(guessed.map(shape)).toEqual(after);
+      expect(menu.map(shape)).toEqual(before);
+    },
+  );
 
   it('is told for nearly all that the core makes', () => {
     const made = all.filter(({ after, move }) => after !== null && move.type !== 'gather');
@@ -31,6 +34,12 @@ describe('what a move will probably make of a menu', () => {
 
   it('is never deeper than a menu may be', () => {
     const menu = [entry(['a', 'A', true, [['b', 'B', true, [['c', 'C', true, []]]]]])];
-    expect(guess(menu, { type: 'insert', entry: { id: 'd', target: { kind: 'heading' }, label: 'D' }, at: { parentId: 'c', index: 0 } }, MAX_DEPTH)).toBeNull();
+    expect(
+      guess(
+        menu,
+        { type: 'insert', entry: { id: 'd', target: { kind: 'heading' }, label: 'D' }, at: { parentId: 'c', index: 0 } },
+        MAX_DEPTH,
+      ),
+    ).toBeNull();
   });
 });

@@ -57,7 +57,8 @@ export function find(entries: Entry[], id: string): Entry | null {
   return null;
 }
 
-const childrenOf = (entries: Entry[], parentId: string | null): Entry[] | null => (parentId === null ? entries : (find(entries, parentId)?.children ?? null));
+const childrenOf = (entries: Entry[], parentId: string | null): Entry[] | null =>
+  parentId === null ? entries : (find(entries, parentId)?.children ?? null);
 
 function positionOf(entries: Entry[], id: string, parentId: string | null = null): At | null {
   const index = entries.findIndex((entry) => entry.id === id);
@@ -88,7 +89,9 @@ function without(entries: Entry[], gone: ReadonlySet<string>, childrenStay: bool
   return entries.flatMap((entry) => {
     const children = without(entry.children, gone, childrenStay);
     if (gone.has(entry.id)) return childrenStay ? children : [];
-    return children.length === entry.children.length && children.every((child, n) => child === entry.children[n]) ? [entry] : [{ ...entry, children }];
+    return children.length === entry.children.length && children.every((child, n) => child === entry.children[n])
+      ? [entry]
+      : [{ ...entry, children }];
   });
 }
 

@@ -7,9 +7,17 @@ export type Invited = Schemas['InvitedView'];
 export type Account = Schemas['AccountView'];
 export type Role = Colleague['role'];
 
-export const peopleQuery = queryOptions({ queryKey: ['people'], queryFn: ({ signal }) => ask(api.GET('/api/people', { signal })), staleTime: 0 });
+export const peopleQuery = queryOptions({
+  queryKey: ['people'],
+  queryFn: ({ signal }) => ask(api.GET('/api/people', { signal })),
+  staleTime: 0,
+});
 
-export const accountQuery = queryOptions({ queryKey: ['account'], queryFn: ({ signal }) => ask(api.GET('/api/account', { signal })), staleTime: 0 });
+export const accountQuery = queryOptions({
+  queryKey: ['account'],
+  queryFn: ({ signal }) => ask(api.GET('/api/account', { signal })),
+  staleTime: 0,
+});
 
 /** How often it is asked who asks for a release, in milliseconds. */
 const EVERY = 20_000;

@@ -94,5 +94,9 @@ async function write(queries: QueryClient, id: string, html: string, base: strin
       if (now.html !== base) return { theirs: now };
     }
   }
-  return { problem: asProblem(new Error('Somebody else is changing this place just now. What you typed stays here; it is kept with your next letter.')) };
+  return {
+    problem: asProblem(
+      new Error('Somebody else is changing this place just now. What you typed stays here; it is kept with your next letter.'),
+    ),
+  };
 }

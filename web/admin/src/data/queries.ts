@@ -1,6 +1,6 @@
 import { type QueryClient, queryOptions } from '@tanstack/react-query';
 import { api, ask, type Changed, type PlacesQuery, type RedirectsQuery } from './client';
-import { idle } from './menu';
+import { menuThing, whenIdle } from './versions';
 
 /** Whose eyes the shop is looked at with, and when; null: now. */
 export type Looking = { audience: 'guest' | 'customer'; at: string | null };
@@ -11,10 +11,18 @@ export const lookingQuery = ({ audience, at }: Looking) => ({ audience, ...(at ?
 
 const forEver = { staleTime: Number.POSITIVE_INFINITY };
 
-export const sessionQuery = queryOptions({ queryKey: ['session'], queryFn: ({ signal }) => ask(api.GET('/api/session', { signal })), ...forEver });
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: ({ signal }) => ask(api.GET('/api/session', { signal })),
+  ...forEver,
+});
 
 /** The rules of the job that choices are offered by. */
-export const rulesQuery = queryOptions({ queryKey: ['rules'], queryFn: ({ signal }) => ask(api.GET('/api/rules', { signal })), ...forEver });
+export const rulesQuery = queryOptions({
+  queryKey: ['rules'],
+  queryFn: ({ signal }) => ask(api.GET('/api/rules', { signal })),
+  ...forEver,
+});
 
 export const waitingQuery = queryOptions({ queryKey: ['waiting'], queryFn: ({ signal }) => ask(api.GET('/api/waiting', { signal })) });
 
@@ -29,13 +37,16 @@ export const menuQuery = (id: string, looking: Looking) =>
     queryKey: menuKey(id, looking),
     queryFn: async ({ signal }) => {
       // What is fetched while steps are under way would show the menu as it was before them.
-      await idle(id);
+      await whenIdle(menuThing(id));
       return ask(api.GET('/api/menus/{id}', { params: { path: { id }, query: lookingQuery(looking) }, signal }));
     },
   });
 
 export const placeQuery = (id: string) =>
-  queryOptions({ queryKey: ['place', id], queryFn: ({ signal }) => ask(api.GET('/api/places/{id}', { params: { path: { id } }, signal })) });
+  queryOptions({
+    queryKey: ['place', id],
+    queryFn: ({ signal }) => ask(api.GET('/api/places/{id}', { params: { path: { id } }, signal })),
+  });
 
 export const wordsQuery = (id: string) =>
   queryOptions({
@@ -45,11 +56,17 @@ export const wordsQuery = (id: string) =>
   });
 
 export const mentionsQuery = (id: string) =>
-  queryOptions({ queryKey: ['mentions', id], queryFn: ({ signal }) => ask(api.GET('/api/places/{id}/mentions', { params: { path: { id } }, signal })) });
+  queryOptions({
+    queryKey: ['mentions', id],
+    queryFn: ({ signal }) => ask(api.GET('/api/places/{id}/mentions', { params: { path: { id } }, signal })),
+  });
 
 /** Parts of a place that an entry can lead to. */
 export const partsQuery = (id: string) =>
-  queryOptions({ queryKey: ['parts', id], queryFn: ({ signal }) => ask(api.GET('/api/places/{id}/parts', { params: { path: { id } }, signal })) });
+  queryOptions({
+    queryKey: ['parts', id],
+    queryFn: ({ signal }) => ask(api.GET('/api/places/{id}/parts', { params: { path: { id } }, signal })),
+  });
 
 export const relativesQuery = (id: string, address: string) =>
   queryOptions({
@@ -69,7 +86,10 @@ export const picksQuery = (id: string) =>
     queryFn: ({ signal }) => ask(api.GET('/api/places/{id}/products', { params: { path: { id } }, signal })),
   });
 
-export const groupsQuery = queryOptions({ queryKey: ['places', 'groups'], queryFn: ({ signal }) => ask(api.GET('/api/places/groups', { signal })) });
+export const groupsQuery = queryOptions({
+  queryKey: ['places', 'groups'],
+  queryFn: ({ signal }) => ask(api.GET('/api/places/groups', { signal })),
+});
 
 /** Letters to places: what a field to choose from asks. */
 export const findPlaces = (words: string, signal: AbortSignal, kind?: PlacesQuery['kind']) =>
@@ -80,14 +100,16 @@ export const findSpots = (id: string, words: string, signal: AbortSignal) =>
 
 export const placesPage = (asked: PlacesQuery, after: string) => ({
   queryKey: ['places', 'page', asked, after] as readonly unknown[],
-  queryFn: ({ signal }: { signal: AbortSignal }) => ask(api.GET('/api/places', { params: { query: { ...asked, ...(after ? { after } : {}) } }, signal })),
+  queryFn: ({ signal }: { signal: AbortSignal }) =>
+    ask(api.GET('/api/places', { params: { query: { ...asked, ...(after ? { after } : {}) } }, signal })),
 });
 
 export const allPlaces = (asked: PlacesQuery) => ask(api.GET('/api/places/all', { params: { query: asked } }));
 
 export const redirectsPage = (asked: RedirectsQuery, after: string) => ({
   queryKey: ['redirects', 'page', asked, after] as readonly unknown[],
-  queryFn: ({ signal }: { signal: AbortSignal }) => ask(api.GET('/api/redirects', { params: { query: { ...asked, ...(after ? { after } : {}) } }, signal })),
+  queryFn: ({ signal }: { signal: AbortSignal }) =>
+    ask(api.GET('/api/redirects', { params: { query: { ...asked, ...(after ? { after } : {}) } }, signal })),
 });
 
 export const allRedirects = (asked: RedirectsQuery) => ask(api.GET('/api/redirects/all', { params: { query: asked } }));
@@ -138,7 +160,18 @@ const shown: Record<Changed['about'], (id: string | null) => readonly (readonly 
     ['answers'],
     ['seen'],
   ],
-  frame: () => [['frame'], ['filters'], ['narrowed'], ['parts'], ['menu'], ['policies'], ['details'], ['words'], ['places', 'page'], ['seen']],
+  frame: () => [
+    ['frame'],
+    ['filters'],
+    ['narrowed'],
+    ['parts'],
+    ['menu'],
+    ['policies'],
+    ['details'],
+    ['words'],
+    ['places', 'page'],
+    ['seen'],
+  ],
   redirect: () => [['redirects'], ['answers'], ['mentions']],
   mention: () => [['mentions']],
   release: () => [['releases'], ['release'], ['place'], ['places', 'page']],

@@ -17,7 +17,9 @@ const serving = (right: string, session: string) =>
     const token = request.headers.get('X-CSRF-Token');
     answers.push({ path, token, body: request.method === 'GET' ? '' : await request.text() });
     if (path === '/api/session') return Response.json({ csrfToken: session });
-    return request.method === 'GET' || token === right ? Response.json({ fine: true }) : Response.json({ detail: 'This page is too old.' }, { status: 403 });
+    return request.method === 'GET' || token === right
+      ? Response.json({ fine: true })
+      : Response.json({ detail: 'This page is too old.' }, { status: 403 });
   });
 
 const change = () => new Request('http://localhost/api/undo', { method: 'POST', body: '{"a":1}' });

@@ -52,7 +52,8 @@ export function usePages<Row>(key: string, size: number, keyOf: (row: Row) => st
   const lost = first > 0 && results.some(({ data, isPlaceholderData }) => !isPlaceholderData && data?.rows.length === 0);
   useEffect(() => {
     if (lost) setKnown({ key, after: [''] });
-    else if (isEnd && next) setKnown((before) => ({ key, after: [...(before.key === key ? before.after : ['']).slice(0, last + 1), next] }));
+    else if (isEnd && next)
+      setKnown((before) => ({ key, after: [...(before.key === key ? before.after : ['']).slice(0, last + 1), next] }));
   }, [key, next, isEnd, last, lost]);
   const lastRows = isEnd && end?.data && !next ? end.data.rows.length : null;
   const show = useCallback(

@@ -35,3 +35,6 @@ export function inTurn<T>(thing: string, work: () => Promise<T>): Promise<T> {
 
 /** Resolves when nothing of it is under way. */
 export const whenIdle = (thing: string): Promise<unknown> => queues.get(thing) ?? Promise.resolve();
+
+/** What steps in a menu are kept in turn by. */
+export const menuThing = (id: string): string => `menu ${id}`;

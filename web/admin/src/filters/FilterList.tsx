@@ -22,7 +22,8 @@ export function FilterList({
   const nameOf = (key: string) => known.get(key)?.label || known.get(key)?.title || key;
   // Where the focus goes as soon as the list is as it was asked for.
   const wanted = useRef<string | null>(null);
-  const focusOn = (key: string | undefined) => list.current?.querySelector<HTMLElement>(`[data-filter-line="${CSS.escape(key ?? '')}"]`)?.focus();
+  const focusOn = (key: string | undefined) =>
+    list.current?.querySelector<HTMLElement>(`[data-filter-line="${CSS.escape(key ?? '')}"]`)?.focus();
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is the list that has changed
   useLayoutEffect(() => {
     if (wanted.current !== null) focusOn(wanted.current);
@@ -72,7 +73,13 @@ export function FilterList({
                 </button>
                 {canEdit && (
                   <span className="flex shrink-0">
-                    <button type="button" className="choice" aria-label={`${nameOf(key)} earlier`} disabled={at === 0} onClick={() => move(at, -1)}>
+                    <button
+                      type="button"
+                      className="choice"
+                      aria-label={`${nameOf(key)} earlier`}
+                      disabled={at === 0}
+                      onClick={() => move(at, -1)}
+                    >
                       earlier
                     </button>
                     <button
@@ -105,7 +112,10 @@ export function FilterList({
                 type="button"
                 className="button"
                 onClick={() => {
-                  onChoose((now) => [...now.filter((one) => one !== filter.key), filter.key], `Visitors narrow by ${nameOf(filter.key).toLowerCase()} here.`);
+                  onChoose(
+                    (now) => [...now.filter((one) => one !== filter.key), filter.key],
+                    `Visitors narrow by ${nameOf(filter.key).toLowerCase()} here.`,
+                  );
                 }}
               >
                 Add {nameOf(filter.key)} {filter.choices > 1 && <span className="text-sm text-soft">{filter.choices}</span>}

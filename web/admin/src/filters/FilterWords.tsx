@@ -27,7 +27,8 @@ export function FilterWords({ filters, filter, canEdit }: { filters: Filters; fi
   const choices = known.data?.choices ?? [];
   const own = choices.filter(({ standsAs }) => standsAs === null);
   const rank = new Map(filter.byHand.map((value, at) => [value, at]));
-  const ordered = filter.order === 'hand' ? [...own].sort((a, b) => (rank.get(a.value) ?? choices.length) - (rank.get(b.value) ?? choices.length)) : own;
+  const ordered =
+    filter.order === 'hand' ? [...own].sort((a, b) => (rank.get(a.value) ?? choices.length) - (rank.get(b.value) ?? choices.length)) : own;
   const shown = all ? ordered : ordered.slice(0, SOME);
   const move = (at: number, by: -1 | 1) => {
     const value = ordered[at]?.value;
@@ -62,7 +63,9 @@ export function FilterWords({ filters, filter, canEdit }: { filters: Filters; fi
               all={orders}
               chosen={filter.order}
               disabled={!canEdit}
-              onChoose={(order) => void put({ order, ...(order === 'hand' && filter.byHand.length === 0 ? { byHand: own.map(({ value }) => value) } : {}) })}
+              onChoose={(order) =>
+                void put({ order, ...(order === 'hand' && filter.byHand.length === 0 ? { byHand: own.map(({ value }) => value) } : {}) })
+              }
             />
           </div>
         )}
@@ -78,7 +81,8 @@ export function FilterWords({ filters, filter, canEdit }: { filters: Filters; fi
                 type="button"
                 className="choice"
                 onClick={async () => {
-                  for (const other of group) if (other !== value) await put({ choice: other, standsAs: value }, `“${other}” is shown as “${value}”.`);
+                  for (const other of group)
+                    if (other !== value) await put({ choice: other, standsAs: value }, `“${other}” is shown as “${value}”.`);
                 }}
               >
                 put together as “{value}”
@@ -109,7 +113,13 @@ export function FilterWords({ filters, filter, canEdit }: { filters: Filters; fi
                   <button type="button" className="choice" aria-label={`${title} earlier`} disabled={at === 0} onClick={() => move(at, -1)}>
                     earlier
                   </button>
-                  <button type="button" className="choice" aria-label={`${title} later`} disabled={at === ordered.length - 1} onClick={() => move(at, 1)}>
+                  <button
+                    type="button"
+                    className="choice"
+                    aria-label={`${title} later`}
+                    disabled={at === ordered.length - 1}
+                    onClick={() => move(at, 1)}
+                  >
                     later
                   </button>
                 </span>

@@ -76,7 +76,8 @@ function Listings({
   const [, setQuery] = useSearchParams();
   const [problem, setProblem] = useState<string | null>(null);
   const [giving, setGiving] = useState(false);
-  const chosen = of === 'search' ? filters.search : of === '' ? filters.everywhere : (filters.own.find((one) => one.place.id === of)?.filters ?? null);
+  const chosen =
+    of === 'search' ? filters.search : of === '' ? filters.everywhere : (filters.own.find((one) => one.place.id === of)?.filters ?? null);
   const name = of === 'search' ? 'Search results' : of === '' ? 'All listings' : (place?.title ?? '');
   const put = async (chosen: Chosen, says: string) => {
     const wrong = place

@@ -73,7 +73,13 @@ export function SearchWords({ canEdit }: { canEdit: boolean }) {
           <div className="flex flex-wrap items-end gap-2">
             <label className="grid gap-0.5">
               <span className="text-sm text-soft">Who looks for</span>
-              <input className="field w-48" value={typed} maxLength={100} placeholder="opening hours" onChange={(event) => setTyped(event.target.value)} />
+              <input
+                className="field w-48"
+                value={typed}
+                maxLength={100}
+                placeholder="opening hours"
+                onChange={(event) => setTyped(event.target.value)}
+              />
             </label>
             <PlacePicker
               label="is led to"
@@ -103,7 +109,9 @@ export function SearchWords({ canEdit }: { canEdit: boolean }) {
                       <button
                         type="button"
                         className="button"
-                        onClick={() => void lead(one.words, one.suggested?.id ?? null, `Who looks for “${one.words}” is led to ${one.suggested?.title}.`)}
+                        onClick={() =>
+                          void lead(one.words, one.suggested?.id ?? null, `Who looks for “${one.words}” is led to ${one.suggested?.title}.`)
+                        }
                       >
                         Lead it to {one.suggested.title}
                       </button>
@@ -113,10 +121,17 @@ export function SearchWords({ canEdit }: { canEdit: boolean }) {
                         label={`Where “${one.words}” leads`}
                         chosen={null}
                         autoFocus
-                        onChoose={(place) => place && void lead(one.words, place.id, `Who looks for “${one.words}” is led to ${place.title}.`)}
+                        onChoose={(place) =>
+                          place && void lead(one.words, place.id, `Who looks for “${one.words}” is led to ${place.title}.`)
+                        }
                       />
                     ) : (
-                      <button type="button" className="choice" aria-label={`Lead “${one.words}” elsewhere`} onClick={() => setChoosing(one.words)}>
+                      <button
+                        type="button"
+                        className="choice"
+                        aria-label={`Lead “${one.words}” elsewhere`}
+                        onClick={() => setChoosing(one.words)}
+                      >
                         {one.suggested ? 'elsewhere…' : 'lead it to a place…'}
                       </button>
                     )}

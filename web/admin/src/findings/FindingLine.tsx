@@ -89,7 +89,9 @@ export function FindingLine({
           {subject.name}
         </Link>
         {subject.where && (
-          <span className="text-sm text-soft">{subject.type === 'entry' || subject.type === 'piece' ? `in ${subject.where}` : subject.where}</span>
+          <span className="text-sm text-soft">
+            {subject.type === 'entry' || subject.type === 'piece' ? `in ${subject.where}` : subject.where}
+          </span>
         )}
         <span className="ml-auto text-sm whitespace-nowrap text-soft">
           {finding.visits > 0 && `${finding.visits.toLocaleString('en-GB')} visits · `}since {when(finding.since)}
@@ -147,7 +149,9 @@ export function FindingLine({
           {problem}
         </p>
       )}
-      {open && open !== 'aside' && <MendForm finding={finding} mend={open} onMend={(told) => act(() => mend([finding], open, told))} onBack={back} />}
+      {open && open !== 'aside' && (
+        <MendForm finding={finding} mend={open} onMend={(told) => act(() => mend([finding], open, told))} onBack={back} />
+      )}
       {open === 'aside' && (
         <AsideForm
           onAside={(aside) =>

@@ -51,7 +51,12 @@ export function Groups({
     };
   };
   return (
-    <section ref={whole} aria-label={title ?? (aside ? 'Set aside' : 'Findings')} onKeyDown={walk} className="grid grid-cols-[minmax(0,1fr)] gap-4">
+    <section
+      ref={whole}
+      aria-label={title ?? (aside ? 'Set aside' : 'Findings')}
+      onKeyDown={walk}
+      className="grid grid-cols-[minmax(0,1fr)] gap-4"
+    >
       <h2 className={title ? '' : 'sr-only'}>{title ?? (aside ? 'Set aside' : 'Findings')}</h2>
       {groups.length === 0 && none && <p className="text-soft">{none}</p>}
       {groups.map((group) => (
@@ -92,7 +97,9 @@ function Group({
       .catch(warn);
   const together: Mend | undefined =
     canEdit && group.count > 1
-      ? findings[0]?.mends.find(({ together }) => together !== null && findings.every((one) => one.mends.some((other) => other.together === together)))
+      ? findings[0]?.mends.find(
+          ({ together }) => together !== null && findings.every((one) => one.mends.some((other) => other.together === together)),
+        )
       : undefined;
   const mendAll = async (chosen: Mend) => {
     // All of them, also those that do not stand here yet.
@@ -115,7 +122,9 @@ function Group({
           {group.count.toLocaleString('en-GB')}
           {group.visits > 0 && ` · ${group.visits.toLocaleString('en-GB')} visits in 30 days`}
         </span>
-        {together && <All mend={together} count={group.count} onMend={() => mendAll(together)} goOn={() => goOn(findings.at(-1)?.id ?? '')} />}
+        {together && (
+          <All mend={together} count={group.count} onMend={() => mendAll(together)} goOn={() => goOn(findings.at(-1)?.id ?? '')} />
+        )}
       </div>
       <ul>
         {findings.map((finding) => (
@@ -138,7 +147,17 @@ function Group({
   );
 }
 
-function All({ mend, count, onMend, goOn }: { mend: Mend; count: number; onMend: () => Promise<ProblemError | null>; goOn: () => () => void }) {
+function All({
+  mend,
+  count,
+  onMend,
+  goOn,
+}: {
+  mend: Mend;
+  count: number;
+  onMend: () => Promise<ProblemError | null>;
+  goOn: () => () => void;
+}) {
   const [going, setGoing] = useState(false);
   const [problem, setProblem] = useState('');
   const run = async () => {

@@ -21,7 +21,15 @@ export function ShopMap({ pointed, onPoint }: { pointed: string | null; onPoint:
         aria-label="Places at their distance from the front page; the table below has the numbers"
       >
         {rings.map((n) => (
-          <circle key={n} cx={SIZE / 2} cy={SIZE / 2} r={radius(n)} fill="none" className="stroke-line" strokeDasharray={n === RINGS ? '3 4' : undefined} />
+          <circle
+            key={n}
+            cx={SIZE / 2}
+            cy={SIZE / 2}
+            r={radius(n)}
+            fill="none"
+            className="stroke-line"
+            strokeDasharray={n === RINGS ? '3 4' : undefined}
+          />
         ))}
         {ways.map(({ from, to, width }) => (
           <line
@@ -77,7 +85,9 @@ export function ShopMap({ pointed, onPoint }: { pointed: string | null; onPoint:
                   </td>
                   <td className="py-1 pr-2 text-right tabular-nums">{place.steps ?? '–'}</td>
                   <td className="py-1 pr-2 text-right tabular-nums">{place.visits.toLocaleString('en-GB')}</td>
-                  <td className={`py-1 text-right tabular-nums ${place.wrong > 0 ? 'font-semibold text-brick' : 'text-soft'}`}>{place.wrong}</td>
+                  <td className={`py-1 text-right tabular-nums ${place.wrong > 0 ? 'font-semibold text-brick' : 'text-soft'}`}>
+                    {place.wrong}
+                  </td>
                 </tr>
               ))}
             </tbody>

@@ -14,9 +14,16 @@ const place = (id: string, steps: number | null, above: string | null = null, vi
 
 describe('the picture of the shop', () => {
   it('puts the front page in the middle and every place on the ring of its distance', () => {
-    const { spots, ways } = layOut([place('front', 0), place('papers', 1), place('marbled', 2, 'papers'), place('alone', null), place('far', 9)]);
+    const { spots, ways } = layOut([
+      place('front', 0),
+      place('papers', 1),
+      place('marbled', 2, 'papers'),
+      place('alone', null),
+      place('far', 9),
+    ]);
     expect(spots).toHaveLength(5);
-    for (const { place: one, x, y } of spots) expect(Math.hypot(x - SIZE / 2, y - SIZE / 2)).toBeCloseTo(one.steps === 0 ? 0 : radius(one.steps), 6);
+    for (const { place: one, x, y } of spots)
+      expect(Math.hypot(x - SIZE / 2, y - SIZE / 2)).toBeCloseTo(one.steps === 0 ? 0 : radius(one.steps), 6);
     expect(ways.map(({ from, to }) => `${from.place.id} ${to.place.id}`)).toEqual(['front papers', 'papers marbled', 'front far']);
   });
 

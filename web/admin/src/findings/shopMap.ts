@@ -34,7 +34,9 @@ export function layOut(places: readonly MappedPlace[]): { spots: Spot[]; ways: W
   const weight = (place: MappedPlace, seen: ReadonlySet<string>): number =>
     Math.max(
       1,
-      (below.get(place.id) ?? []).filter(({ id }) => !seen.has(id)).reduce((sum, child) => sum + weight(child, new Set(seen).add(child.id)), 0),
+      (below.get(place.id) ?? [])
+        .filter(({ id }) => !seen.has(id))
+        .reduce((sum, child) => sum + weight(child, new Set(seen).add(child.id)), 0),
     );
   const put = (some: readonly MappedPlace[], from: number, to: number, above: Spot | null, seen: ReadonlySet<string>) => {
     const all = some.reduce((sum, place) => sum + weight(place, seen), 0);

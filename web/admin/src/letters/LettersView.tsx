@@ -10,7 +10,12 @@ import { when } from '../parts/when';
 export default function LettersView() {
   const heading = useView('Mailbox');
   const session = useQuery(sessionQuery);
-  const letters = useQuery({ queryKey: ['letters'], queryFn: ({ signal }) => ask(api.GET('/api/letters', { signal })), staleTime: 0, refetchInterval: 4000 });
+  const letters = useQuery({
+    queryKey: ['letters'],
+    queryFn: ({ signal }) => ask(api.GET('/api/letters', { signal })),
+    staleTime: 0,
+    refetchInterval: 4000,
+  });
   const [open, setOpen] = useState<string | null>(null);
   const mail = letters.data?.mails.find(({ id }) => id === open) ?? letters.data?.mails[0];
   return (
@@ -24,7 +29,9 @@ export default function LettersView() {
         <>
           <div className="grid content-start gap-6">
             <Part name="Lists">
-              {letters.data.lists.length === 0 && <p className="text-soft">Nobody has signed up yet. Put a sign-up into a page or the footer.</p>}
+              {letters.data.lists.length === 0 && (
+                <p className="text-soft">Nobody has signed up yet. Put a sign-up into a page or the footer.</p>
+              )}
               <ul className="grid gap-2">
                 {letters.data.lists.map(({ name, confirmed, asked, left }) => (
                   <li key={name} className="flex flex-wrap items-baseline justify-between gap-x-3">
@@ -55,7 +62,9 @@ export default function LettersView() {
             <Failed />
             {!letters.data.keepsMails && <p className="text-soft">A mail server takes the mails of the shop. None is kept here.</p>}
             {letters.data.keepsMails && letters.data.mails.length === 0 && (
-              <p className="text-soft">No mail was sent yet. As long as no mail server is configured, they are kept here instead of being sent.</p>
+              <p className="text-soft">
+                No mail was sent yet. As long as no mail server is configured, they are kept here instead of being sent.
+              </p>
             )}
             {mail && (
               <div className="grid grid-cols-[minmax(0,1fr)] gap-4 md:grid-cols-[minmax(12rem,1fr)_minmax(0,2fr)]">

@@ -19,7 +19,10 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
   const hang = (id: string, name: string) => void change({ type: 'hang', bay: bay.id, menuId: id }, `“${name}” hangs in ${inWords(bay)}.`);
   const hanging = others.map(({ id, name }) => ({ name, does: () => hang(id, name) }));
   const swapping = frame.bays
-    .filter(({ id, menuId, holds }) => id !== bay.id && menuId && (holds === 'menu' || isFooter) && (bay.holds === 'menu' || id.startsWith('footer-')))
+    .filter(
+      ({ id, menuId, holds }) =>
+        id !== bay.id && menuId && (holds === 'menu' || isFooter) && (bay.holds === 'menu' || id.startsWith('footer-')),
+    )
     .map((other) => ({
       name: other.words,
       does: () => void change({ type: 'swap', bay: bay.id, other: other.id }, `${bay.words} and ${other.words.toLowerCase()} are swapped.`),
@@ -39,7 +42,10 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
                 acts={[
                   ...(hanging.length > 0 ? [{ name: 'Hang another menu', acts: hanging }] : []),
                   ...(swapping.length > 0 ? [{ name: 'Swap with', acts: swapping }] : []),
-                  { name: 'Take it down', does: () => void change({ type: 'take-down', bay: bay.id }, `Nothing hangs in ${inWords(bay)}.`) },
+                  {
+                    name: 'Take it down',
+                    does: () => void change({ type: 'take-down', bay: bay.id }, `Nothing hangs in ${inWords(bay)}.`),
+                  },
                   null,
                   {
                     name: menu.bays.length > 1 ? `Remove the menu, from ${menu.bays.join(' and ').toLowerCase()}` : 'Remove the menu',
@@ -66,7 +72,9 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
           )}
           {canEdit && (
             <KeptField
-              label={bay.holds === 'column' ? 'Name of the column, for you and your colleagues' : 'Name of the menu, for you and your colleagues'}
+              label={
+                bay.holds === 'column' ? 'Name of the column, for you and your colleagues' : 'Name of the menu, for you and your colleagues'
+              }
               value={menu.name}
               draftKey={`menu ${menu.id} name`}
               onKeep={(words) => field({ type: 'rename', menuId: menu.id, words })}
@@ -94,7 +102,10 @@ export function BayCard({ frame, bay, canEdit }: { frame: Frame; bay: Bay; canEd
                 ]}
                 chosen={frame.withoutMenu}
                 onChoose={(words) =>
-                  void change({ type: 'without-menu', words }, words === 'nothing' ? 'The header shows nothing.' : 'The header shows the categories.')
+                  void change(
+                    { type: 'without-menu', words },
+                    words === 'nothing' ? 'The header shows nothing.' : 'The header shows the categories.',
+                  )
                 }
               />
             </div>
@@ -137,7 +148,9 @@ export function MenuCard({
     .map((bay) => ({
       name: bay.menuId ? `${bay.words}, instead of “${frame.menus.find(({ id }) => id === bay.menuId)?.name}”` : bay.words,
       does: () =>
-        void change({ type: 'hang', bay: bay.id, menuId: menu.id }, `“${menu.name}” hangs in ${inWords(bay)}.`).then((after) => after && onChoose(bay.id)),
+        void change({ type: 'hang', bay: bay.id, menuId: menu.id }, `“${menu.name}” hangs in ${inWords(bay)}.`).then(
+          (after) => after && onChoose(bay.id),
+        ),
     }));
   return (
     <div className="grid gap-3">
@@ -156,7 +169,9 @@ export function MenuCard({
               {
                 name: 'Remove the menu',
                 does: () =>
-                  void change({ type: 'remove', menuId: menu.id, evenIfItHangs: false }, `“${menu.name}” is removed.`).then((after) => after && onChoose(null)),
+                  void change({ type: 'remove', menuId: menu.id, evenIfItHangs: false }, `“${menu.name}” is removed.`).then(
+                    (after) => after && onChoose(null),
+                  ),
               },
             ]}
           >

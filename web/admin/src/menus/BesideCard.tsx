@@ -48,7 +48,11 @@ export function BesideCard({ bay }: { bay: Bay }) {
         }
       />
       <p>
-        <button type="button" className="button" onClick={() => void change({ type: 'remove-beside', bay: bay.id }, 'The bay is taken away.')}>
+        <button
+          type="button"
+          className="button"
+          onClick={() => void change({ type: 'remove-beside', bay: bay.id }, 'The bay is taken away.')}
+        >
           Take the bay away
         </button>
       </p>

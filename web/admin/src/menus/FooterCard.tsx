@@ -28,7 +28,8 @@ export function FooterCard({ frame, bay }: { frame: Frame; bay: Bay }) {
   };
   const takeOut = async (id: string, entryId: string, version: number, says: string) => {
     const result = await edit({
-      run: () => ask(api.POST('/api/menus/{id}/moves', { params: { path: { id }, header: ifMatch(version) }, body: { type: 'remove', entryId } })),
+      run: () =>
+        ask(api.POST('/api/menus/{id}/moves', { params: { path: { id }, header: ifMatch(version) }, body: { type: 'remove', entryId } })),
       changes: () => [
         { about: 'menu', id },
         { about: 'frame', id: null },
@@ -76,7 +77,9 @@ export function FooterCard({ frame, bay }: { frame: Frame; bay: Bay }) {
             <button
               type="button"
               className="button"
-              onClick={() => bay.menuId && void takeOut(bay.menuId, double.entryId, double.ownVersion, 'The sign-up of the footer is taken out.')}
+              onClick={() =>
+                bay.menuId && void takeOut(bay.menuId, double.entryId, double.ownVersion, 'The sign-up of the footer is taken out.')
+              }
             >
               Take it out here
             </button>

@@ -119,7 +119,11 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
 
   return (
     <Around frame={frame} onChoose={choose} onHeld={setHeld}>
-      <section ref={map} aria-label="The frame of the shop" className="row-span-2 grid min-h-0 gap-5 p-4 lg:grid-cols-[minmax(0,1fr)_auto_auto]">
+      <section
+        ref={map}
+        aria-label="The frame of the shop"
+        className="row-span-2 grid min-h-0 gap-5 p-4 lg:grid-cols-[minmax(0,1fr)_auto_auto]"
+      >
         <div className="flex min-h-0 min-w-0 flex-col rounded-md border border-line bg-sheet">
           <NoticeLine frame={frame} chosen={chosen === 'notice'} onChoose={() => choose('notice')} />
           {chosen === 'notice' && (
@@ -132,7 +136,11 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
           {second && !frame.header.secondBelow && secondRow(second)}
           <div className="flex flex-wrap items-stretch border-b border-line max-lg:flex-col">
             <span className="flex items-center px-4 py-3 font-display text-lg whitespace-nowrap">
-              {frame.header.wordmark ? <em className="text-base text-soft">{frame.header.wordmarkWords || frame.shopName}, a picture</em> : frame.shopName}
+              {frame.header.wordmark ? (
+                <em className="text-base text-soft">{frame.header.wordmarkWords || frame.shopName}, a picture</em>
+              ) : (
+                frame.shopName
+              )}
             </span>
             {header && bay(header, <HeaderRow bay={header} shape={frame.header} />, 'min-w-0 flex-1', 'top-full mt-1')}
             <span className="flex items-center gap-4 px-4 text-sm text-soft max-lg:hidden">
@@ -151,7 +159,12 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
           <div className="flex min-h-40 flex-1 max-lg:flex-col">
             <div className="flex w-40 shrink-0 flex-col border-r border-line max-lg:w-full max-lg:border-r-0 max-lg:border-b">
               {besides.map((one) =>
-                bay(one, <Column bay={one} name={one.fills ? 'its pages' : nameOf(one.menuId)} />, 'border-l-0 border-b', 'left-full top-0 ml-1'),
+                bay(
+                  one,
+                  <Column bay={one} name={one.fills ? 'its pages' : nameOf(one.menuId)} />,
+                  'border-l-0 border-b',
+                  'left-full top-0 ml-1',
+                ),
               )}
               {canEdit && (
                 <Suspense fallback={null}>
@@ -175,7 +188,13 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
           </div>
           <div className="flex items-stretch border-t border-line bg-paper max-lg:flex-col">
             {columns.map((one, n) =>
-              bay(one, <Column bay={one} name={nameOf(one.menuId)} />, one.menuId ? (parts[one.share] ?? 'flex-3') : 'flex-2', 'bottom-full mb-1', n > 2),
+              bay(
+                one,
+                <Column bay={one} name={nameOf(one.menuId)} />,
+                one.menuId ? (parts[one.share] ?? 'flex-3') : 'flex-2',
+                'bottom-full mb-1',
+                n > 2,
+              ),
             )}
           </div>
           {last && (
@@ -194,7 +213,13 @@ function FrameMap({ frame, canEdit }: { frame: Frame; canEdit: boolean }) {
         </div>
         {drawer && (
           <div className="grid w-44 content-start gap-1 max-lg:w-full">
-            {bay(drawer, <Phone bay={drawer} shop={frame.shopName} own={drawer.menuId !== null} />, '', 'top-16 lg:right-full lg:mr-2', true)}
+            {bay(
+              drawer,
+              <Phone bay={drawer} shop={frame.shopName} own={drawer.menuId !== null} />,
+              '',
+              'top-16 lg:right-full lg:mr-2',
+              true,
+            )}
             <p className="text-center text-sm text-soft">On a phone</p>
           </div>
         )}
@@ -314,14 +339,18 @@ function HeaderRow({ bay, shape }: { bay: Bay; shape: Frame['header'] }) {
   if (shape.form === 'drawer')
     return (
       <span className="flex min-h-12 items-center justify-end gap-3 px-4 py-2">
-        <span className="truncate text-soft">{bay.entries.length > 0 ? bay.entries.map(({ label }) => label).join(' · ') : 'Nothing shows here yet'}</span>
+        <span className="truncate text-soft">
+          {bay.entries.length > 0 ? bay.entries.map(({ label }) => label).join(' · ') : 'Nothing shows here yet'}
+        </span>
         <span className="rounded border border-edge px-2 py-0.5">Menu</span>
       </span>
     );
   return (
     <span className={`flex min-h-12 flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2 ${stands[shape.entries]}`}>
       {!bay.menuId && (
-        <span className="text-soft">{bay.entries.length > 0 ? 'No menu hangs here; the shop’s categories stand in for it:' : 'No menu hangs here'}</span>
+        <span className="text-soft">
+          {bay.entries.length > 0 ? 'No menu hangs here; the shop’s categories stand in for it:' : 'No menu hangs here'}
+        </span>
       )}
       {bay.menuId && bay.entries.length === 0 && <span className="text-dusk">Nothing shows here yet</span>}
       {bay.entries.map((entry) => (

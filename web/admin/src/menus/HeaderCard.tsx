@@ -78,7 +78,11 @@ function WordmarkPart({ frame }: { frame: Frame }) {
         <span className="text-soft">{wordmark ? 'A picture stands for the name' : 'The shop’s name stands in it'}</span>
         <PictureOf onChoose={(words) => void change({ type: 'wordmark', words }, 'A picture stands in the header as word mark.')} />
         {wordmark && (
-          <button type="button" className="button" onClick={() => void change({ type: 'wordmark', words: '' }, 'The name of the shop stands in the header.')}>
+          <button
+            type="button"
+            className="button"
+            onClick={() => void change({ type: 'wordmark', words: '' }, 'The name of the shop stands in the header.')}
+          >
             The name again
           </button>
         )}

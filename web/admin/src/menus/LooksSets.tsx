@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import type { Frame } from '../data/client';
-import type { TriedLooks } from './LooksView';
 import { useFrameChange, useFrameField } from './useFrame';
 
 /** Looks under a name: worn by the shop beside while they are pointed at, taken by a touch, kept under a name of one's own. */
+/** What is worn while it is pointed at, by setting; null: nothing is tried. */
+export type TriedLooks = Record<string, string> | null;
+
 export function LooksSets({ looks, canEdit, onTry }: { looks: Frame['looks']; canEdit: boolean; onTry: (looks: TriedLooks) => void }) {
   const change = useFrameChange();
   return (

@@ -9,10 +9,8 @@ import { KeptField } from '../parts/KeptField';
 import { Trouble } from '../parts/Notice';
 import { useView } from '../parts/useView';
 import { ShopBeside } from '../shop/ShopBeside';
-import { LooksSets } from './LooksSets';
+import { LooksSets, type TriedLooks } from './LooksSets';
 import { useFrameChange, useFrameField } from './useFrame';
-
-export type TriedLooks = Record<string, string> | null;
 
 const nothing = { entry: null, bay: null };
 const sizes = ['0.9', '0.95', '1', '1.05', '1.1', '1.15', '1.2', '1.25'] as const;
@@ -70,7 +68,10 @@ function PaleBands({ follows }: { follows: object }) {
   for (const one of pale.data?.bands ?? []) places.set(one.menuId, [...(places.get(one.menuId) ?? []), one]);
   if (places.size === 0) return null;
   return (
-    <ul className="grid gap-1 rounded-md bg-brick-wash px-3 py-2 text-brick-ink" aria-label="Where a ground of its own does not go with these looks">
+    <ul
+      className="grid gap-1 rounded-md bg-brick-wash px-3 py-2 text-brick-ink"
+      aria-label="Where a ground of its own does not go with these looks"
+    >
       {[...places].slice(0, 8).map(([menuId, [first, ...more]]) => (
         <li key={menuId}>
           <Link to={`/menus/${menuId}?entry=${first?.bandId}`}>{first?.name}</Link>: {first?.words}
@@ -111,7 +112,10 @@ function Looks({ frame, canEdit, onTry }: { frame: Frame; canEdit: boolean; onTr
       <div className="grid gap-3 p-4">
         {frame.fit.words && frame.fit.onADesk && <p className="text-sm text-soft">{frame.fit.words}</p>}
         {(advice.length > 0 || !frame.fit.onADesk) && (
-          <ul className="grid gap-1 rounded-md bg-brick-wash px-3 py-2 text-brick-ink" aria-label="What would be hard to read or no longer fits">
+          <ul
+            className="grid gap-1 rounded-md bg-brick-wash px-3 py-2 text-brick-ink"
+            aria-label="What would be hard to read or no longer fits"
+          >
             {advice.map(({ words, name, colour }) => (
               <li key={name} className="flex flex-wrap items-center gap-x-2">
                 <span>{words}</span>

@@ -38,13 +38,25 @@ export default function MenuView() {
           {menu.data?.name ?? 'Menu'}
         </h1>
         {menu.data ? (
-          <Outline key={id} menu={menu.data} looking={looking} canEdit={canEdit} spot={spot} lost={menu.error?.message ?? null} {...forOutline}>
+          <Outline
+            key={id}
+            menu={menu.data}
+            looking={looking}
+            canEdit={canEdit}
+            spot={spot}
+            lost={menu.error?.message ?? null}
+            {...forOutline}
+          >
             {(acts) => <SlimLine frame={frame.data} menu={menu.data} bay={bay} acts={acts} />}
           </Outline>
         ) : (
           <>
             <SlimLine frame={frame.data} menu={null} bay={bay} acts={null} />
-            {menu.error ? <Trouble words={menu.error.message} onAgain={() => void menu.refetch()} /> : <p className="p-8 text-soft">Fetching the menu…</p>}
+            {menu.error ? (
+              <Trouble words={menu.error.message} onAgain={() => void menu.refetch()} />
+            ) : (
+              <p className="p-8 text-soft">Fetching the menu…</p>
+            )}
           </>
         )}
       </div>
@@ -83,7 +95,11 @@ function SlimLine({ frame, menu, bay, acts }: { frame: Frame | undefined; menu: 
     );
   return (
     <div className="flex h-9 shrink-0 items-center gap-1 border-b border-line px-2">
-      <Link to={bay ? `/menus?bay=${bay}` : '/menus'} className="choice inline-flex items-center whitespace-nowrap hover:text-ink" aria-label="The whole frame">
+      <Link
+        to={bay ? `/menus?bay=${bay}` : '/menus'}
+        className="choice inline-flex items-center whitespace-nowrap hover:text-ink"
+        aria-label="The whole frame"
+      >
         <span aria-hidden="true">‹ Frame</span>
       </Link>
       <nav ref={parts} aria-label="Parts of the frame" className="flex min-w-0 flex-1 items-center gap-0.5 overflow-x-auto">

@@ -1,4 +1,14 @@
-import { DndContext, type DragEndEvent, DragOverlay, MouseSensor, TouchSensor, useDraggable, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import {
+  DndContext,
+  type DragEndEvent,
+  DragOverlay,
+  MouseSensor,
+  TouchSensor,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core';
 import { type ReactNode, useState } from 'react';
 import type { Frame } from '../data/client';
 import { byMouse, byTouch } from '../outline/holding';
@@ -53,7 +63,11 @@ function Around({
 
 function Holder({ bay, menuId, disabled, children }: HoldProps) {
   const drop = useDroppable({ id: bay?.id ?? `menu ${menuId}`, disabled: disabled || bay === null });
-  const drag = useDraggable({ id: bay ? `in ${bay.id}` : `loose ${menuId}`, data: { menuId, from: bay?.id ?? null }, disabled: disabled || menuId === null });
+  const drag = useDraggable({
+    id: bay ? `in ${bay.id}` : `loose ${menuId}`,
+    data: { menuId, from: bay?.id ?? null },
+    disabled: disabled || menuId === null,
+  });
   return children({ drop: drop.setNodeRef, drag: drag.setNodeRef, listeners: drag.listeners ?? {}, isOver: drop.isOver });
 }
 

@@ -2,7 +2,12 @@ import type { ReactNode } from 'react';
 import type { Bay, Frame } from '../data/client';
 
 /** How a part of the frame is taken hold of, and dropped on. */
-export type Hold = { drop: (element: HTMLElement | null) => void; drag: (element: HTMLElement | null) => void; listeners: object; isOver: boolean };
+export type Hold = {
+  drop: (element: HTMLElement | null) => void;
+  drag: (element: HTMLElement | null) => void;
+  listeners: object;
+  isOver: boolean;
+};
 
 export type HoldProps = { bay: Bay | null; menuId: string | null; disabled: boolean; children: (hold: Hold) => ReactNode };
 

@@ -38,7 +38,10 @@ function useFrameEdit() {
     (body: FrameChange, says: string) =>
       edit<Frame>({
         // With the versions that are on the screen: two people who change one thing are told of each other.
-        run: () => ask(api.POST('/api/frame/changes', { body: { ...body, seen: queries.getQueryData<Frame>(frameQuery.queryKey)?.versions ?? null } })),
+        run: () =>
+          ask(
+            api.POST('/api/frame/changes', { body: { ...body, seen: queries.getQueryData<Frame>(frameQuery.queryKey)?.versions ?? null } }),
+          ),
         changes: () => [{ about: 'frame', id: null }],
         says,
         show: (frame) => queries.setQueryData(frameQuery.queryKey, frame),

@@ -52,8 +52,12 @@ export function EntryPanel({
       {canLead(entry) && (
         <TargetPart
           entry={entry}
-          onKeep={(target, label) => rewrite({ target, ...(target.kind === 'outside' ? {} : { newTab: false }), ...(label === undefined ? {} : { label }) })}
-          onChange={(target, label) => change({ target, ...(target.kind === 'outside' ? {} : { newTab: false }), ...(label === undefined ? {} : { label }) })}
+          onKeep={(target, label) =>
+            rewrite({ target, ...(target.kind === 'outside' ? {} : { newTab: false }), ...(label === undefined ? {} : { label }) })
+          }
+          onChange={(target, label) =>
+            change({ target, ...(target.kind === 'outside' ? {} : { newTab: false }), ...(label === undefined ? {} : { label }) })
+          }
         />
       )}
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
@@ -71,7 +75,9 @@ export function EntryPanel({
           />
         </span>
         <OnOff label="On" on={entry.enabled} onChange={(enabled) => void change({ enabled })} />
-        {entry.target.kind === 'outside' && <OnOff label="Opens in a new tab" on={entry.newTab} onChange={(newTab) => void change({ newTab })} />}
+        {entry.target.kind === 'outside' && (
+          <OnOff label="Opens in a new tab" on={entry.newTab} onChange={(newTab) => void change({ newTab })} />
+        )}
       </div>
       <div className="grid grid-cols-2 items-start gap-x-3 gap-y-1">
         {(['from', 'until'] as const).map((end) => (

@@ -44,7 +44,9 @@ function partsOf({ lead }: Option, parts: Parts): Option[] {
   });
   return [
     one('', place.title, 'the whole place', {}, null),
-    ...parts.anchors.map(({ name, heading }) => one(`#${name}`, heading, `a part of ${place.title}`, { part: name }, heading.slice(0, 200))),
+    ...parts.anchors.map(({ name, heading }) =>
+      one(`#${name}`, heading, `a part of ${place.title}`, { part: name }, heading.slice(0, 200)),
+    ),
     ...parts.narrowed.map(({ narrowing: { words, ...narrowing }, label, products }) =>
       one(
         `only ${words}`,
@@ -99,7 +101,8 @@ export function LeadField({
   const kind = made[kindAt % Math.max(1, made.length)];
 
   const isPicked = ({ key }: Option) => picked.some((one) => one.key === key);
-  const toggle = (option: Option) => setPicked((all) => (isPicked(option) ? all.filter(({ key }) => key !== option.key) : [...all, option]));
+  const toggle = (option: Option) =>
+    setPicked((all) => (isPicked(option) ? all.filter(({ key }) => key !== option.key) : [...all, option]));
 
   const ask = async (typed: string, signal: AbortSignal): Promise<Option[]> => {
     // An address of this shop stands for its place.
@@ -131,7 +134,8 @@ export function LeadField({
       }));
   };
   const question = laidOut ? 'What should stand here?' : 'Where should it lead?';
-  const meant = (option: Option): Lead => (option.lead.make ? { ...option.lead, make: { ...option.lead.make, kind: kind?.kind ?? 'page' } } : option.lead);
+  const meant = (option: Option): Lead =>
+    option.lead.make ? { ...option.lead, make: { ...option.lead.make, kind: kind?.kind ?? 'page' } } : option.lead;
 
   const add = async (options: Option[], inside: boolean) => {
     if (options.length === 0) return;
@@ -166,11 +170,21 @@ export function LeadField({
               </li>
             ))}
           </ul>
-          <button type="button" className="button button--tide" onPointerDown={(event) => event.preventDefault()} onClick={() => void add(picked, false)}>
+          <button
+            type="button"
+            className="button button--tide"
+            onPointerDown={(event) => event.preventDefault()}
+            onClick={() => void add(picked, false)}
+          >
             {current ? `Add ${picked.length} below “${current}”` : `Add ${picked.length} to the menu`}
           </button>
           {current && (
-            <button type="button" className="button" onPointerDown={(event) => event.preventDefault()} onClick={() => void add(picked, true)}>
+            <button
+              type="button"
+              className="button"
+              onPointerDown={(event) => event.preventDefault()}
+              onClick={() => void add(picked, true)}
+            >
               Inside “{current}”
             </button>
           )}
@@ -193,12 +207,16 @@ export function LeadField({
             key={within?.key ?? ''}
             label={question}
             placeholder={
-              laidOut ? 'A kind of piece, a few letters of a place, or words for a heading' : 'A few letters of a place, an address, or words for a heading'
+              laidOut
+                ? 'A kind of piece, a few letters of a place, or words for a heading'
+                : 'A few letters of a place, an address, or words for a heading'
             }
             field={field}
             ask={within ? async () => partsOf(within, await queries.fetchQuery(partsQuery(within.lead.place?.id ?? ''))) : ask}
             keyOf={({ key }) => key}
-            show={(option) => <Shown option={option} picked={isPicked(option)} kind={kind?.words ?? 'page'} onPick={() => toggle(option)} />}
+            show={(option) => (
+              <Shown option={option} picked={isPicked(option)} kind={kind?.words ?? 'page'} onPick={() => toggle(option)} />
+            )}
             chosen=""
             typed={words}
             upwards
@@ -223,7 +241,12 @@ export function LeadField({
                 setKindAt((at) => at + (event.key === 'ArrowRight' ? 1 : made.length - 1));
                 return true;
               }
-              if (event.key === 'ArrowRight' && under?.lead.place && within === null && event.currentTarget.selectionStart === words.length) {
+              if (
+                event.key === 'ArrowRight' &&
+                under?.lead.place &&
+                within === null &&
+                event.currentTarget.selectionStart === words.length
+              ) {
                 setWithin(under);
                 return true;
               }
@@ -310,16 +333,17 @@ function Hints({ current, laidOut }: { current: string | null; laidOut: boolean 
   if (laidOut)
     return (
       <p className="border-t border-line px-3 py-1.5 text-sm text-soft">
-        <span className="key">Enter</span> puts it where it can stand, {current ? `next to “${current}”` : 'at the end'} · <span className="key">Alt ↑↓←→</span>{' '}
-        another line
+        <span className="key">Enter</span> puts it where it can stand, {current ? `next to “${current}”` : 'at the end'} ·{' '}
+        <span className="key">Alt ↑↓←→</span> another line
       </p>
     );
   return (
     <p className="border-t border-line px-3 py-1.5 text-sm text-soft">
       {current ? (
         <>
-          <span className="key">Enter</span> below “{current}”, <span className="key">Shift Enter</span> inside · <span className="key">Space</span> picks
-          several as you walk · <span className="key">→</span> a part of it · <span className="key">Alt ↑↓←→</span> another line
+          <span className="key">Enter</span> below “{current}”, <span className="key">Shift Enter</span> inside ·{' '}
+          <span className="key">Space</span> picks several as you walk · <span className="key">→</span> a part of it ·{' '}
+          <span className="key">Alt ↑↓←→</span> another line
         </>
       ) : (
         <>

@@ -8,7 +8,7 @@ import { warn } from '../data/told';
 import { Lantern } from '../parts/Lantern';
 import { lights } from '../parts/LightChoice';
 import { useOver } from '../parts/over';
-import type { LineActs } from './OutlineLine';
+import type { LineActs } from './lineActs';
 import type { Line } from './tree';
 
 /** What is done in what opens from a line is not meant for the line. */

@@ -5,7 +5,17 @@ import { Acts } from '../parts/Acts';
 import { useHistory } from './useHistory';
 
 /** What is done with the menu as a whole. */
-export function MenuActs({ menu, canEdit, onPaste, onFold }: { menu: Menu; canEdit: boolean; onPaste: () => void; onFold: (shut: boolean) => void }) {
+export function MenuActs({
+  menu,
+  canEdit,
+  onPaste,
+  onFold,
+}: {
+  menu: Menu;
+  canEdit: boolean;
+  onPaste: () => void;
+  onFold: (shut: boolean) => void;
+}) {
   const queries = useQueryClient();
   const history = useHistory();
   const file = (format: string, says: string) => ({ name: says, href: `/api/menus/${menu.id}/export.${format}` });
@@ -39,7 +49,9 @@ export function MenuActs({ menu, canEdit, onPaste, onFold }: { menu: Menu; canEd
           {
             name: 'As a file',
             acts: [
-              ...(menu.kind === 'menu' ? [file('txt', 'Indented lines, to paste again'), file('opml', 'OPML 2.0, for other outlines')] : []),
+              ...(menu.kind === 'menu'
+                ? [file('txt', 'Indented lines, to paste again'), file('opml', 'OPML 2.0, for other outlines')]
+                : []),
               file('json', 'JSON, with everything'),
             ],
           },

@@ -58,7 +58,11 @@ export function NarrowingPart({
             type="button"
             className="choice"
             onClick={() =>
-              void onChange({ kind: 'place', placeId: target.placeId, narrowing: { choices: {}, priceFrom: null, priceTo: null, inStock: false } })
+              void onChange({
+                kind: 'place',
+                placeId: target.placeId,
+                narrowing: { choices: {}, priceFrom: null, priceTo: null, inStock: false },
+              })
             }
           >
             take all out
@@ -94,7 +98,15 @@ export function NarrowingPart({
   );
 }
 
-function Offered({ filter, touched, onToggle }: { filter: OfferedFilter; touched: Record<string, boolean>; onToggle: (value: string, on: boolean) => void }) {
+function Offered({
+  filter,
+  touched,
+  onToggle,
+}: {
+  filter: OfferedFilter;
+  touched: Record<string, boolean>;
+  onToggle: (value: string, on: boolean) => void;
+}) {
   const [all, setAll] = useState(false);
   const shown = all ? filter.choices : filter.choices.filter(({ chosen }, at) => at < SOME || chosen);
   return (
@@ -103,7 +115,11 @@ function Offered({ filter, touched, onToggle }: { filter: OfferedFilter; touched
       <span className="flex flex-1 flex-wrap gap-x-3 gap-y-0.5">
         {shown.map(({ value, label, products, chosen }) => (
           <label key={value} className="flex min-h-6 items-center gap-1.5">
-            <input type="checkbox" checked={touched[`${filter.key} ${value}`] ?? chosen} onChange={(event) => onToggle(value, event.target.checked)} />
+            <input
+              type="checkbox"
+              checked={touched[`${filter.key} ${value}`] ?? chosen}
+              onChange={(event) => onToggle(value, event.target.checked)}
+            />
             <span>{label}</span>
             <span className="text-sm text-soft tabular-nums">{products}</span>
           </label>

@@ -13,8 +13,9 @@ import { copyLines, pastedLines } from './copied';
 import { EntryPanel } from './EntryPanel';
 import { LeadField } from './LeadField';
 import { wider, widths } from './laying';
+import type { LineActs } from './lineActs';
 import { MenuActs } from './MenuActs';
-import { INDENT, type LineActs, OutlineRow } from './OutlineLine';
+import { INDENT, OutlineRow } from './OutlineLine';
 import { OutlinePaste } from './OutlinePaste';
 import { asInput, topmost } from './tree';
 import { useAdding } from './useAdding';
@@ -190,7 +191,8 @@ export function Outline({
       setEditing(null);
       // Whoever has gone on meanwhile, because the answer took its time, is not called back.
       const active = document.activeElement;
-      const isHere = active === null || active === document.body || list.current?.querySelector(`[data-line="${entry.id}"]`)?.contains(active);
+      const isHere =
+        active === null || active === document.body || list.current?.querySelector(`[data-line="${entry.id}"]`)?.contains(active);
       if (back && isHere) walk.be(entry.id, { focus: true });
     },
     rename: ({ entry }, label) => steps({ kind: 'move', move: { type: 'rewrite', entry: { ...asInput(entry), label } } }),
@@ -300,7 +302,11 @@ export function Outline({
               kind: 'move',
               move: {
                 type: 'insert',
-                entry: { id: uuidv7(), target: { kind: 'place', placeId: child.placeId }, label: openedLine.entry.filling?.labels[child.placeId] ?? null },
+                entry: {
+                  id: uuidv7(),
+                  target: { kind: 'place', placeId: child.placeId },
+                  label: openedLine.entry.filling?.labels[child.placeId] ?? null,
+                },
                 at: { parentId: openedLine.entry.id, index: openedLine.entry.children.length },
               },
             })

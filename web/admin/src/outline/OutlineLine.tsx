@@ -1,37 +1,14 @@
 import { useDraggable } from '@dnd-kit/core';
-import { type KeyboardEvent, type MouseEvent, memo, type RefObject } from 'react';
-import type { Entry, Piece, ProblemError } from '../data/client';
+import { memo, type RefObject } from 'react';
+import type { Entry, Piece } from '../data/client';
 import { Acts } from '../parts/Acts';
 import { LabelField } from './LabelField';
 import { LineLight } from './LineLight';
+import type { LineActs } from './lineActs';
 import type { Row } from './rows';
 import type { Line } from './tree';
-import type { Direction } from './useLineActs';
 
 export const INDENT = 24;
-
-/** What can be done with a line. */
-export type LineActs = {
-  keys: (event: KeyboardEvent, line: Line) => void;
-  click: (event: MouseEvent, line: Line) => void;
-  /** It got the focus. */
-  arrive: (line: Line) => void;
-  edit: (line: Line) => void;
-  edited: (line: Line, back: boolean) => void;
-  rename: (line: Line, label: string | null) => Promise<ProblemError | null>;
-  light: (line: Line, open: boolean) => void;
-  /** Its wide panel, made where it has none; null: it is no line of the header. */
-  panel: ((line: Line) => void) | null;
-  fold: (line: Line, shut: boolean) => void;
-  point: (line: Line, over: boolean) => void;
-  open: (line: Line) => void;
-  shift: (line: Line, direction: Direction) => void;
-  onOff: (line: Line) => void;
-  remove: (line: Line, childrenStay: boolean) => void;
-  sheet: (line: Line) => void;
-  settle: (alternative: string, use: boolean) => void;
-  back: (line: Line) => void;
-};
 
 type Look = {
   tabbable: boolean;
@@ -64,7 +41,10 @@ export const OutlineRow = memo(function OutlineRow({ row, ...rest }: { row: Row 
     const { alternative, line } = row;
     return (
       <div role="presentation" {...placed}>
-        <div className="flex flex-wrap items-center gap-2 bg-lamp-wash py-1 pr-3 text-sm" style={{ paddingLeft: 44 + (line.level - 1) * INDENT }}>
+        <div
+          className="flex flex-wrap items-center gap-2 bg-lamp-wash py-1 pr-3 text-sm"
+          style={{ paddingLeft: 44 + (line.level - 1) * INDENT }}
+        >
           <span>
             {alternative.person} {alternative.words}.
           </span>
@@ -113,7 +93,20 @@ function marksOf(entry: Entry): string[] {
   ].filter(Boolean);
 }
 
-function OutlineLine({ line, tabbable, pointed, dragged, chosen, folded, opened, editing, lighting, canEdit, wrong, acts }: { line: Line } & Look) {
+function OutlineLine({
+  line,
+  tabbable,
+  pointed,
+  dragged,
+  chosen,
+  folded,
+  opened,
+  editing,
+  lighting,
+  canEdit,
+  wrong,
+  acts,
+}: { line: Line } & Look) {
   const { entry } = line;
   const { setNodeRef, listeners } = useDraggable({ id: entry.id, disabled: !canEdit || editing });
   const quiet = entry.leftOut !== null || !entry.enabled;
@@ -129,7 +122,11 @@ function OutlineLine({ line, tabbable, pointed, dragged, chosen, folded, opened,
       aria-posinset={line.index + 1}
       aria-expanded={opens ? !folded : undefined}
       aria-selected={chosen}
-      aria-label={[entry.label, entry.piece?.kind ?? entry.place?.kindWords ?? (entry.target.kind === 'heading' ? 'heading' : entry.target.uri), ...marks]
+      aria-label={[
+        entry.label,
+        entry.piece?.kind ?? entry.place?.kindWords ?? (entry.target.kind === 'heading' ? 'heading' : entry.target.uri),
+        ...marks,
+      ]
         .filter(Boolean)
         .join(', ')}
       tabIndex={tabbable && !editing ? 0 : -1}
@@ -175,7 +172,11 @@ function OutlineLine({ line, tabbable, pointed, dragged, chosen, folded, opened,
       )}
       <div className={`flex min-w-0 flex-1 items-baseline gap-2 ${editing ? 'flex-col items-stretch gap-0' : ''}`}>
         {editing ? (
-          <LabelField entry={entry} onRename={(label) => acts.current.rename(line, label)} onDone={(back) => acts.current.edited(line, back)} />
+          <LabelField
+            entry={entry}
+            onRename={(label) => acts.current.rename(line, label)}
+            onDone={(back) => acts.current.edited(line, back)}
+          />
         ) : (
           // biome-ignore lint/a11y/useKeyWithClickEvents: F2 on the line does the same
           // biome-ignore lint/a11y/noStaticElementInteractions: the line is what takes the focus
@@ -222,7 +223,13 @@ function OutlineLine({ line, tabbable, pointed, dragged, chosen, folded, opened,
                     ]
                   : []),
                 ...(line.level === 1 && !entry.piece && acts.current.panel
-                  ? [{ name: entry.opensPanel ? 'Its wide panel' : 'Make a wide panel of it', key: 'W', does: () => acts.current.panel?.(line) }]
+                  ? [
+                      {
+                        name: entry.opensPanel ? 'Its wide panel' : 'Make a wide panel of it',
+                        key: 'W',
+                        does: () => acts.current.panel?.(line),
+                      },
+                    ]
                   : []),
                 { name: entry.enabled ? 'Switch off' : 'Switch on', key: '.', does: () => acts.current.onOff(line) },
                 null,

@@ -19,7 +19,13 @@ const LEAVE_OUT = 'out';
 
 /** What a line is to lead to: the id of a place, a heading, nothing at all, or what it said itself. */
 const firstChoice = (line: OutlineLine) =>
-  line.entry ? (line.entry.target.kind === 'place' ? (line.place?.id ?? 'itself') : line.entry.target.kind === 'heading' ? HEADING : 'itself') : HEADING;
+  line.entry
+    ? line.entry.target.kind === 'place'
+      ? (line.place?.id ?? 'itself')
+      : line.entry.target.kind === 'heading'
+        ? HEADING
+        : 'itself'
+    : HEADING;
 
 /** A whole menu from indented lines, OPML or JSON. What each line was matched with is shown before anything is added. */
 export function OutlinePaste({
@@ -77,7 +83,8 @@ export function OutlinePaste({
         if (line.panel) panels[base.id] = anew(line.panel);
         // What a piece is, and where it leads, stands in the file.
         if (base.piece) return { level: line.level, entry: base };
-        if (choice === HEADING) return { level: line.level, entry: { ...base, target: { kind: 'heading' }, label: line.label || 'Heading' } };
+        if (choice === HEADING)
+          return { level: line.level, entry: { ...base, target: { kind: 'heading' }, label: line.label || 'Heading' } };
         if (choice === 'itself' || choice === line.place?.id) return { level: line.level, entry: base };
         const place = line.matches.find((one) => one.place.id === choice)?.place;
         return {
@@ -92,12 +99,13 @@ export function OutlinePaste({
       {!lines && (
         <>
           <p className="text-soft">
-            One line for each entry; indent by spaces, tabs or dashes what stands below another. An address after the words says where a line leads; without one
-            it is looked for. OPML 2.0 and JSON are read as well.
+            One line for each entry; indent by spaces, tabs or dashes what stands below another. An address after the words says where a
+            line leads; without one it is looked for. OPML 2.0 and JSON are read as well.
           </p>
           {text.length > SHOWN ? (
             <p className="rounded-md border border-line p-3">
-              {text.split('\n').length.toLocaleString('en')} lines, {Math.round(text.length / 1000).toLocaleString('en')} kB. That is too much to be shown here.{' '}
+              {text.split('\n').length.toLocaleString('en')} lines, {Math.round(text.length / 1000).toLocaleString('en')} kB. That is too
+              much to be shown here.{' '}
               <button type="button" className="min-h-6 text-tide underline" onClick={() => setText('')}>
                 Take it out
               </button>
@@ -122,7 +130,12 @@ export function OutlinePaste({
             />
           )}
           <p className="flex flex-wrap items-center gap-3">
-            <button type="button" className="button button--tide" disabled={text.trim() === '' || match.isPending} onClick={() => look(text)}>
+            <button
+              type="button"
+              className="button button--tide"
+              disabled={text.trim() === '' || match.isPending}
+              onClick={() => look(text)}
+            >
               {match.isPending ? 'Looking…' : 'See what they lead to'}
             </button>
             <label className="text-sm">
@@ -193,7 +206,8 @@ export function OutlinePaste({
           </ul>
           {deepest > maxDepth && (
             <p className="text-sm text-brick">
-              Put {where}, the deepest line would stand on level {deepest}; a menu has {maxDepth}. Choose a line further out first, or leave some out.
+              Put {where}, the deepest line would stand on level {deepest}; a menu has {maxDepth}. Choose a line further out first, or leave
+              some out.
             </p>
           )}
           <p className="flex gap-2">

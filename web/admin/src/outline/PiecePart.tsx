@@ -109,7 +109,13 @@ export function PiecePart({
       return (
         <>
           <Suspense fallback={<p className="text-soft">Laying out paper…</p>}>
-            <PieceWords key={entry.id} menu={menu} entry={entry} html={piece.html ?? ''} onKeep={(html) => onKeep({ ...latest.current, html })} />
+            <PieceWords
+              key={entry.id}
+              menu={menu}
+              entry={entry}
+              html={piece.html ?? ''}
+              onKeep={(html) => onKeep({ ...latest.current, html })}
+            />
           </Suspense>
           {inDrawer}
         </>
@@ -213,7 +219,11 @@ export function PiecePart({
     case 'cards':
       return (
         <div className="flex flex-wrap items-center gap-4">
-          <OnOff label="Of all that stands below the place" on={piece.ofChildren ?? false} onChange={(ofChildren) => change({ ofChildren })} />
+          <OnOff
+            label="Of all that stands below the place"
+            on={piece.ofChildren ?? false}
+            onChange={(ofChildren) => change({ ofChildren })}
+          />
           {number('most', 'At most')}
         </div>
       );
@@ -227,7 +237,9 @@ export function PiecePart({
               label={label}
               on={(piece.details ?? DETAILS_FIRST).includes(id)}
               onChange={(on) =>
-                change({ details: DETAILS.map(([one]) => one).filter((one) => (one === id ? on : (piece.details ?? DETAILS_FIRST).includes(one))) })
+                change({
+                  details: DETAILS.map(([one]) => one).filter((one) => (one === id ? on : (piece.details ?? DETAILS_FIRST).includes(one))),
+                })
               }
             />
           ))}
@@ -275,7 +287,11 @@ export function PiecePart({
             )}
           </div>
           <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-            <ColourField label="Ground" value={piece.ground?.colour ?? null} onChange={(colour) => change({ ground: { ...piece.ground, colour } })} />
+            <ColourField
+              label="Ground"
+              value={piece.ground?.colour ?? null}
+              onChange={(colour) => change({ ground: { ...piece.ground, colour } })}
+            />
             {COLOURS.map(([name, label]) => (
               <ColourField
                 key={name}

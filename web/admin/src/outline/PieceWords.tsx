@@ -7,21 +7,37 @@ import { previewQuery, sessionQuery, today, wordsQuery } from '../data/queries';
 import WordsEditor from '../words/WordsEditor';
 
 /** The words of a piece, written like those of a place; each pause keeps them with a step of the page. */
-export function PieceWords({ menu, entry, html, onKeep }: { menu: Menu; entry: Entry; html: string; onKeep: (html: string) => Promise<ProblemError | null> }) {
+export function PieceWords({
+  menu,
+  entry,
+  html,
+  onKeep,
+}: {
+  menu: Menu;
+  entry: Entry;
+  html: string;
+  onKeep: (html: string) => Promise<ProblemError | null>;
+}) {
   const queries = useQueryClient();
   const session = useQuery(sessionQuery);
   const preview = useQuery(previewQuery(today));
   // What blanks there are, and what they stand for, is the shop's and not the text's.
   const ofPlace = useQuery({ ...wordsQuery(menu.id), enabled: menu.kind === 'page' });
   const words = useMemo(
-    (): WordsView => ({ ...(ofPlace.data ?? { version: menu.version, links: [], anchors: [], blanks: [], emptyBlanks: [], takenOut: [] }), html }) as WordsView,
+    (): WordsView =>
+      ({
+        ...(ofPlace.data ?? { version: menu.version, links: [], anchors: [], blanks: [], emptyBlanks: [], takenOut: [] }),
+        html,
+      }) as WordsView,
     [ofPlace.data, html, menu.version],
   );
   const write = useCallback(
     async (typed: string): Promise<Written> => {
       const problem = await onKeep(typed);
       if (problem) return { problem };
-      const now = queries.getQueriesData<Menu>({ queryKey: ['menu', menu.id] }).flatMap(([, one]) => (one ? [find(one.entries, entry.id)] : []))[0];
+      const now = queries
+        .getQueriesData<Menu>({ queryKey: ['menu', menu.id] })
+        .flatMap(([, one]) => (one ? [find(one.entries, entry.id)] : []))[0];
       return { kept: { ...words, html: now?.piece?.html ?? typed, takenOut: [] } };
     },
     [onKeep, queries, menu.id, entry.id, words],

@@ -92,7 +92,10 @@ export function TargetPart({
           value={subjectOf(mail)}
           draftKey={`entry ${entry.id} subject`}
           onKeep={(subject) =>
-            onKeep({ kind: 'contact', uri: `mailto:${mail.split('?')[0]}${subject ? `?subject=${encodeURIComponent(subject)}` : ''}` }, entry.label)
+            onKeep(
+              { kind: 'contact', uri: `mailto:${mail.split('?')[0]}${subject ? `?subject=${encodeURIComponent(subject)}` : ''}` },
+              entry.label,
+            )
           }
         />
       )}
@@ -123,7 +126,9 @@ function Within({
           chosen={target.part}
           all={[
             ['', 'the whole place'],
-            ...(target.part && !anchors.some(({ name }) => name === target.part) ? [[target.part, `#${target.part}, which is no longer there`] as const] : []),
+            ...(target.part && !anchors.some(({ name }) => name === target.part)
+              ? [[target.part, `#${target.part}, which is no longer there`] as const]
+              : []),
             ...anchors.map(({ name, heading }) => [name, heading] as const),
           ]}
           onChoose={(part) => void onChange({ kind: 'place', placeId: target.placeId, part })}

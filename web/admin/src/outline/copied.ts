@@ -9,7 +9,11 @@ const PLAIN = 'gentle-lantern-lines:';
 const whole = (entry: Entry): EntryInput => ({ ...asInput(entry), children: entry.children.map(whole) });
 
 /** The same with ids of its own. */
-export const anew = (entry: EntryInput): EntryInput => ({ ...entry, id: uuidv7(), children: ((entry.children ?? []) as EntryInput[]).map(anew) });
+export const anew = (entry: EntryInput): EntryInput => ({
+  ...entry,
+  id: uuidv7(),
+  children: ((entry.children ?? []) as EntryInput[]).map(anew),
+});
 
 /** Puts lines with all below them into the clipboard; what they lead to stays a reference. Reads as their labels elsewhere. */
 export function copyLines(event: ClipboardEvent, entries: Entry[]): void {

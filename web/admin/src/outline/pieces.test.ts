@@ -56,7 +56,10 @@ test('what is copied goes in as lines of their own, with all below them, and lea
   const clipboard = new Map<string, string>();
   const event = {
     preventDefault: () => {},
-    clipboardData: { setData: (type: string, data: string) => clipboard.set(type, data), getData: (type: string) => clipboard.get(type) ?? '' },
+    clipboardData: {
+      setData: (type: string, data: string) => clipboard.set(type, data),
+      getData: (type: string) => clipboard.get(type) ?? '',
+    },
   } as unknown as ClipboardEvent;
   const band = page[0]?.entry as Entry;
   copyLines(event, [{ ...band, label: 'Grüße › “Band”' }]);

@@ -11,7 +11,13 @@ const fits = (rules: Rules, kind: string, parent: Entry) =>
   parent.piece !== null &&
   (rule(rules, kind)?.standsIn.includes(parent.piece.kind) || (kind === 'link' && (rule(rules, parent.piece.kind)?.holdsLinks ?? false)));
 
-export const line = (piece: Piece, more: Partial<EntryInput> = {}): EntryInput => ({ id: uuidv7(), target: { kind: 'heading' }, label: null, ...more, piece });
+export const line = (piece: Piece, more: Partial<EntryInput> = {}): EntryInput => ({
+  id: uuidv7(),
+  target: { kind: 'heading' },
+  label: null,
+  ...more,
+  piece,
+});
 
 /** Where something of a kind goes: into what one is on, else beside it or what it stands in, else into the last column below. */
 export function standFor(kind: string, current: Line | null, all: Line[], rules: Rules): At | null {

@@ -11,7 +11,10 @@ export type Row =
   | { kind: 'unfilled'; key: string; words: string; level: number };
 
 const filled = (children: FilledChild[], level: number, of: string): Row[] =>
-  children.flatMap((child) => [{ kind: 'filled', key: `${of} ${child.id}`, child, level } as const, ...filled(child.children, level + 1, of)]);
+  children.flatMap((child) => [
+    { kind: 'filled', key: `${of} ${child.id}`, child, level } as const,
+    ...filled(child.children, level + 1, of),
+  ]);
 
 /**
  * All rows, but those below a folded line.
@@ -30,7 +33,9 @@ export function rowsOf(all: Line[], folded: ReadonlySet<string>): Row[] {
     return [
       { kind: 'line', key: entry.id, line },
       ...entry.alternatives.map((alternative) => ({ kind: 'alternative', key: alternative.id, line, alternative }) as const),
-      ...(shown && shown.children.length === 0 ? [{ kind: 'unfilled', key: `${entry.id} none`, words: shown.words, level: level + 1 } as const] : []),
+      ...(shown && shown.children.length === 0
+        ? [{ kind: 'unfilled', key: `${entry.id} none`, words: shown.words, level: level + 1 } as const]
+        : []),
       ...(shown ? filled(shown.children, level + 1, entry.id) : []),
     ];
   });

@@ -47,7 +47,8 @@ export function useAdding(menu: Menu, walk: Walk, step: (step: Step) => Promise<
     const { data: known } = rules;
     if (!known) return false;
     const onLinks =
-      current !== null && (current.entry.piece === null || known.pieces.some(({ kind, holdsLinks }) => holdsLinks && kind === current.entry.piece?.kind));
+      current !== null &&
+      (current.entry.piece === null || known.pieces.some(({ kind, holdsLinks }) => holdsLinks && kind === current.entry.piece?.kind));
     const entries = leads.map(({ target, label, name, place, piece }): EntryInput => {
       if (piece) return newPiece(piece, '');
       if (onLinks) return { id: uuidv7(), target, label };

@@ -20,14 +20,18 @@ export function useLineActs(menu: Menu, walk: Walk, step: (step: Step) => Promis
     const { id } = line.entry;
     const ids = walk.held(line).map(({ entry }) => entry.id);
     walk.be(id, { focus: true });
-    void move(ids.length > 1 ? { type: 'shift-all', entryIds: ids, direction } : { type: 'shift', entryId: id, direction }).then(() => walk.bring(id));
+    void move(ids.length > 1 ? { type: 'shift-all', entryIds: ids, direction } : { type: 'shift', entryId: id, direction }).then(() =>
+      walk.bring(id),
+    );
   };
 
   /** @param childrenStay what stands below it moves out a level instead of going, too */
   const remove = (line: Line, childrenStay: boolean) => {
     const several = walk.held(line);
     const ids = several.map(({ entry }) => entry.id);
-    const gone = new Set(several.flatMap(({ entry }) => [entry.id, ...(childrenStay ? [] : lines(entry.children).map((below) => below.entry.id))]));
+    const gone = new Set(
+      several.flatMap(({ entry }) => [entry.id, ...(childrenStay ? [] : lines(entry.children).map((below) => below.entry.id))]),
+    );
     const at = walk.shown.indexOf(line);
     const stays = ({ entry }: Line) => !gone.has(entry.id);
     const next = walk.shown.slice(at + 1).find(stays) ?? walk.shown.slice(0, at).findLast(stays);
@@ -36,15 +40,21 @@ export function useLineActs(menu: Menu, walk: Walk, step: (step: Step) => Promis
     walk.chooseNone();
     if (!next) toField();
     const [only] = ids;
-    void move(ids.length > 1 ? { type: 'remove-all', entryIds: ids, childrenStay } : { type: childrenStay ? 'lift' : 'remove', entryId: only }).then((done) => {
+    void move(
+      ids.length > 1 ? { type: 'remove-all', entryIds: ids, childrenStay } : { type: childrenStay ? 'lift' : 'remove', entryId: only },
+    ).then((done) => {
       const words =
-        ids.length > 1 ? `${gone.size} lines are out of the menu.` : `“${line.entry.label}” is out of the menu${below > 0 ? `, with ${below} below it` : ''}.`;
+        ids.length > 1
+          ? `${gone.size} lines are out of the menu.`
+          : `“${line.entry.label}” is out of the menu${below > 0 ? `, with ${below} below it` : ''}.`;
       if (done) say(words, () => void undo(queries));
     });
   };
 
   const onOff = (line: Line) => {
-    const switched = walk.held(line).map(({ entry }): MoveInput => ({ type: 'rewrite', entry: { ...asInput(entry), enabled: !line.entry.enabled } }));
+    const switched = walk
+      .held(line)
+      .map(({ entry }): MoveInput => ({ type: 'rewrite', entry: { ...asInput(entry), enabled: !line.entry.enabled } }));
     const [only] = switched;
     void move(switched.length === 1 && only ? only : { type: 'together', moves: switched });
   };
@@ -111,7 +121,9 @@ export function lineKeys(
       ['l', () => entry.place && more.light(line)],
     ]);
     const direction = event.altKey ? directions.get(event.key) : undefined;
-    const act = direction ? () => canEdit && acts.shift(line, direction) : (walking.get(event.key) ?? (canEdit ? changing.get(event.key) : undefined));
+    const act = direction
+      ? () => canEdit && acts.shift(line, direction)
+      : (walking.get(event.key) ?? (canEdit ? changing.get(event.key) : undefined));
     if (!act) return;
     event.preventDefault();
     event.stopPropagation();

@@ -107,5 +107,11 @@ export function useLineDrag({
     onDrop(drag.held, drop, drag.version);
   };
 
-  return { sensors, taken, drop: state?.drop ?? null, top: state?.top ?? 0, handlers: { onDragStart, onDragMove, onDragEnd, onDragCancel: end } };
+  return {
+    sensors,
+    taken,
+    drop: state?.drop ?? null,
+    top: state?.top ?? 0,
+    handlers: { onDragStart, onDragMove, onDragEnd, onDragCancel: end },
+  };
 }

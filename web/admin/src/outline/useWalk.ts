@@ -116,7 +116,8 @@ export function useWalk(entries: Entry[], scroller: RefObject<HTMLDivElement | n
     focus,
     unfoldTo,
     fold: (id: string, shut: boolean) => setFolded((before) => (before.has(id) === shut ? before : toggled(before, id))),
-    foldAll: (shut: boolean) => setFolded(shut ? new Set(all.filter(({ entry }) => entry.children.length > 0).map(({ entry }) => entry.id)) : nobody),
+    foldAll: (shut: boolean) =>
+      setFolded(shut ? new Set(all.filter(({ entry }) => entry.children.length > 0).map(({ entry }) => entry.id)) : nobody),
     toggle: (id: string) => setChosen(toggled(chosen, id)),
     chooseNone: () => setChosen(nobody),
     /** A click on a line, alone or with Shift or Control held. */

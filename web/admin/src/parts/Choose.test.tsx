@@ -46,7 +46,18 @@ describe('a field to choose from', () => {
 
   it('goes on with what was typed before it had the focus, and replaces what was only chosen', async () => {
     const onType = vi.fn();
-    render(<Choose label="A place" ask={async () => []} keyOf={String} show={String} chosen="" typed="footer, hel" onType={onType} onChoose={vi.fn()} />);
+    render(
+      <Choose
+        label="A place"
+        ask={async () => []}
+        keyOf={String}
+        show={String}
+        chosen=""
+        typed="footer, hel"
+        onType={onType}
+        onChoose={vi.fn()}
+      />,
+    );
     await userEvent.click(field());
     await userEvent.keyboard('p');
     expect(onType).toHaveBeenLastCalledWith('footer, help');

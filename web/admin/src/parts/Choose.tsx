@@ -183,7 +183,11 @@ export function Choose<T>({
         }
       >
         <div
-          {...box.getMenuProps({ 'aria-label': label, 'aria-labelledby': undefined, ...(isPicked ? { 'aria-multiselectable': true } : {}) })}
+          {...box.getMenuProps({
+            'aria-label': label,
+            'aria-labelledby': undefined,
+            ...(isPicked ? { 'aria-multiselectable': true } : {}),
+          })}
           className={always ? 'mt-2 max-h-[50vh] overflow-auto' : 'max-h-72 overflow-auto py-1'}
         >
           {shown &&

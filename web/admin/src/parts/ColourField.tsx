@@ -1,7 +1,15 @@
 import { useId } from 'react';
 
 /** A colour of one's own, or the one that the shop has everywhere. */
-export function ColourField({ label, value, onChange }: { label: string; value: string | null; onChange: (colour: string | null) => void }) {
+export function ColourField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string | null;
+  onChange: (colour: string | null) => void;
+}) {
   const id = useId();
   return (
     <span className="flex items-center gap-1.5">

@@ -7,7 +7,11 @@ const places = {
   foot: 'bottom-0 left-1/2 max-h-[80vh] -translate-x-1/2 rounded-t-md',
 };
 
-const widths = { narrow: 'w-[min(560px,calc(100vw-2rem))]', wide: 'w-[min(760px,calc(100vw-2rem))]', widest: 'w-[min(1040px,calc(100vw-2rem))]' };
+const widths = {
+  narrow: 'w-[min(560px,calc(100vw-2rem))]',
+  wide: 'w-[min(760px,calc(100vw-2rem))]',
+  widest: 'w-[min(1040px,calc(100vw-2rem))]',
+};
 
 /** A dialog: whatever opened it, on closing the focus goes back to where it was, or to where the next step is. */
 export function Dialog({

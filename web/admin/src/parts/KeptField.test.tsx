@@ -11,8 +11,14 @@ import { asMoney, asNumber } from './numbers';
 const field = () => screen.getByRole('textbox', { name: 'Title' });
 
 /** A field over something that a server has. */
-function shown(value: string, onKeep: (typed: string) => Promise<ProblemError | null>, more: { kind?: 'money' | 'long'; key?: string } = {}) {
-  const at = (now: string) => <KeptField label="Title" value={now} draftKey={more.key ?? 'title'} kind={more.kind ?? 'text'} onKeep={onKeep} />;
+function shown(
+  value: string,
+  onKeep: (typed: string) => Promise<ProblemError | null>,
+  more: { kind?: 'money' | 'long'; key?: string } = {},
+) {
+  const at = (now: string) => (
+    <KeptField label="Title" value={now} draftKey={more.key ?? 'title'} kind={more.kind ?? 'text'} onKeep={onKeep} />
+  );
   const { rerender, unmount } = render(at(value));
   return { becomes: (now: string) => rerender(at(now)), unmount };
 }

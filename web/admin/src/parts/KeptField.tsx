@@ -89,7 +89,8 @@ export function KeptField({
     (kept: string | null) => {
       // Whoever leaves at this moment leaves nothing that is to be kept.
       const { draft: typedNow } = latest.current;
-      latest.current.draft = kept !== null && typedNow !== null && document.activeElement?.id === id ? { typed: typedNow.typed, base: kept } : null;
+      latest.current.draft =
+        kept !== null && typedNow !== null && document.activeElement?.id === id ? { typed: typedNow.typed, base: kept } : null;
       if (kept !== null) latest.current.value = kept;
       // Whoever is still in the field goes on typing there: nothing is taken from under the caret.
       setDraft((now) => (kept !== null && now !== null && document.activeElement?.id === id ? { typed: now.typed, base: kept } : null));
@@ -241,7 +242,12 @@ export function KeptField({
         </p>
       )}
       {theirs !== null && (
-        <p ref={intoView} id={`${id}-theirs`} role="alert" className="mt-1 flex flex-wrap items-center gap-2 rounded-md bg-lamp-wash px-2 py-1 text-sm">
+        <p
+          ref={intoView}
+          id={`${id}-theirs`}
+          role="alert"
+          className="mt-1 flex flex-wrap items-center gap-2 rounded-md bg-lamp-wash px-2 py-1 text-sm"
+        >
           Somebody else wrote “{show(theirs) || 'nothing'}” meanwhile.
           <button type="button" className="button" onClick={() => void keep(true)}>
             Keep mine

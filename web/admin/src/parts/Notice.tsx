@@ -3,7 +3,11 @@ import type { ReactNode } from 'react';
 /** Something that is wrong, or that one has to know before going on; it stands where it belongs, never over something. */
 export function Notice({ children, calm = false, id }: { children: ReactNode; calm?: boolean; id?: string }) {
   return (
-    <div id={id} role={calm ? 'status' : 'alert'} className={`rounded-md px-3 py-2 ${calm ? 'bg-lamp-wash' : 'bg-brick-wash text-brick-ink'}`}>
+    <div
+      id={id}
+      role={calm ? 'status' : 'alert'}
+      className={`rounded-md px-3 py-2 ${calm ? 'bg-lamp-wash' : 'bg-brick-wash text-brick-ink'}`}
+    >
       {children}
     </div>
   );

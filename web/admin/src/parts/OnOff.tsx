@@ -2,7 +2,17 @@ import { Switch } from 'radix-ui';
 import { useId } from 'react';
 
 /** Something that is on or off, at once. */
-export function OnOff({ label, on, disabled = false, onChange }: { label: string; on: boolean; disabled?: boolean; onChange: (on: boolean) => void }) {
+export function OnOff({
+  label,
+  on,
+  disabled = false,
+  onChange,
+}: {
+  label: string;
+  on: boolean;
+  disabled?: boolean;
+  onChange: (on: boolean) => void;
+}) {
   const id = useId();
   return (
     <span className="flex min-h-7 items-center gap-2">

@@ -42,7 +42,11 @@ export function Pick({
           <Select.Icon className="ml-auto text-soft">▾</Select.Icon>
         </Select.Trigger>
         <Select.Portal container={over}>
-          <Select.Content position="popper" sideOffset={4} className="z-50 max-h-72 overflow-hidden rounded-md border border-line bg-sheet py-1 shadow-xl">
+          <Select.Content
+            position="popper"
+            sideOffset={4}
+            className="z-50 max-h-72 overflow-hidden rounded-md border border-line bg-sheet py-1 shadow-xl"
+          >
             <Select.Viewport nonce={meta('style-nonce')}>
               {all.map(([id, words]) => (
                 <Select.Item key={id} value={id === '' ? NONE : id} className="item">

@@ -5,7 +5,11 @@ import { useEffect, useState } from 'react';
  * late for what is typed by now is thrown away.
  */
 export function useAsked<T>(key: string | null, question: () => Promise<T>, pause = 200): { answer: T | null; problem: string | null } {
-  const [state, setState] = useState<{ key: string | null; answer: T | null; problem: string | null }>({ key: null, answer: null, problem: null });
+  const [state, setState] = useState<{ key: string | null; answer: T | null; problem: string | null }>({
+    key: null,
+    answer: null,
+    problem: null,
+  });
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key says what is asked
   useEffect(() => {
     if (key === null) return setState({ key, answer: null, problem: null });

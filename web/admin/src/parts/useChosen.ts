@@ -51,7 +51,10 @@ export function useChosen<Row>(narrowedTo: string, pages: Pages<Row>, askAll: ()
       .then(({ ids, count }) => setState({ ids: new Set(ids), of: count }))
       .catch(warn);
   }, []);
-  const none = useCallback((acted?: ReadonlySet<string>) => setState((now) => (acted && now.ids !== acted ? now : { ids: nothing, of: null })), []);
+  const none = useCallback(
+    (acted?: ReadonlySet<string>) => setState((now) => (acted && now.ids !== acted ? now : { ids: nothing, of: null })),
+    [],
+  );
   return useMemo(() => ({ ...state, toggle, all, none }), [state, toggle, all, none]);
 }
 

@@ -28,7 +28,11 @@ function giveLetters(): void {
  * @param words null: nothing is asked
  */
 export function useFound<T>(words: string | null, ask: (words: string, signal: AbortSignal) => Promise<T[]>): Found<T> {
-  const [found, setFound] = useState<{ words: string | null; items: T[]; problem: string | null }>({ words: null, items: [], problem: null });
+  const [found, setFound] = useState<{ words: string | null; items: T[]; problem: string | null }>({
+    words: null,
+    items: [],
+    problem: null,
+  });
   const asking = useRef(ask);
   asking.current = ask;
   const waiting = useRef<{ words: string; then: (items: T[]) => void } | null>(null);

@@ -26,7 +26,12 @@ export function when(moment: string, now: Date = new Date()): string {
   const at = new Date(moment);
   const [then, today] = [onTheClock(at), onTheClock(now)];
   if (then.year === today.year && then.month === today.month && then.day === today.day) return `today ${then.hour}:${then.minute}`;
-  return at.toLocaleDateString('en-GB', { timeZone: zone, day: 'numeric', month: 'short', ...(then.year === today.year ? {} : { year: 'numeric' }) });
+  return at.toLocaleDateString('en-GB', {
+    timeZone: zone,
+    day: 'numeric',
+    month: 'short',
+    ...(then.year === today.year ? {} : { year: 'numeric' }),
+  });
 }
 
 /** A moment (ISO 8601) as the field for dates and times wants it, by the clocks of the shop; empty for none. */

@@ -22,7 +22,10 @@ export function AuditLog() {
     days.set(day, [...(days.get(day) ?? []), entry]);
   }
   return (
-    <section aria-label="What was done" className="flex min-w-0 flex-col gap-2 border-line bg-sheet px-4 py-4 max-lg:border-t lg:min-h-0 lg:border-l">
+    <section
+      aria-label="What was done"
+      className="flex min-w-0 flex-col gap-2 border-line bg-sheet px-4 py-4 max-lg:border-t lg:min-h-0 lg:border-l"
+    >
       <div className="flex flex-wrap items-baseline gap-x-4">
         <h2>What was done</h2>
         <a className="ml-auto text-sm" href={`/api/audit.csv?${new URLSearchParams({ q })}`} download>
@@ -41,12 +44,19 @@ export function AuditLog() {
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls has to be reachable by keyboard */}
       <div className="min-h-0 overflow-y-auto max-lg:max-h-[60vh]" tabIndex={0} role="region" aria-label="Entries">
         {log.data && entries.length === 0 && (
-          <p className="text-soft">{q ? 'Nothing is like this.' : 'Nothing was done yet. Signing in, publishing and changes of people stand here.'}</p>
+          <p className="text-soft">
+            {q ? 'Nothing is like this.' : 'Nothing was done yet. Signing in, publishing and changes of people stand here.'}
+          </p>
         )}
         {[...days].map(([day, some]) => (
           <div key={day}>
             <h3 className="sticky top-0 bg-sheet py-1 text-sm text-soft">
-              {new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric', timeZone: 'UTC' })}
+              {new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
+                day: 'numeric',
+                month: 'long',
+                year: 'numeric',
+                timeZone: 'UTC',
+              })}
             </h3>
             <ul>
               {some.map(({ id, at, person, says, network }) => (

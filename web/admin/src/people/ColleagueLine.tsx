@@ -64,7 +64,8 @@ export function ColleagueLine({ one, roles, isLone }: { one: Colleague; roles: P
         <div className="min-w-0 flex-1 basis-48">
           <p className="truncate font-medium">{one.name}</p>
           <p className="text-sm break-words text-soft">
-            {one.mail} · {one.seenAt ? `here ${when(one.seenAt)}` : 'never here yet'} · {one.hasFactor ? 'second factor' : 'no second factor'}
+            {one.mail} · {one.seenAt ? `here ${when(one.seenAt)}` : 'never here yet'} ·{' '}
+            {one.hasFactor ? 'second factor' : 'no second factor'}
             {isLone && ' · the last owner'}
           </p>
         </div>

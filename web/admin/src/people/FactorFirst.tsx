@@ -13,8 +13,8 @@ export function FactorFirst({ session }: { session: Session }) {
         One more step, {session.name}
       </h1>
       <p className="text-soft">
-        The owners of {session.shopName || 'the shop'} ask a second factor of everybody: a code that your phone makes, asked for after the password. It takes a
-        minute.
+        The owners of {session.shopName || 'the shop'} ask a second factor of everybody: a code that your phone makes, asked for after the
+        password. It takes a minute.
       </p>
       <FactorSetUp needsPassword={false} onDone={() => void queries.resetQueries()} />
       <form method="post" action="/sign-out">

@@ -111,7 +111,10 @@ export function RecoveryCodes({ codes, onKept }: { codes: string[]; onKept: () =
       <p>
         <strong>Keep these recovery codes on paper.</strong> Each lets you in once, where your device is lost. They are shown only now.
       </p>
-      <ul aria-label="Recovery codes" className="grid grid-cols-2 gap-x-6 gap-y-1 rounded-md border border-line bg-sheet p-3 font-mono text-mono">
+      <ul
+        aria-label="Recovery codes"
+        className="grid grid-cols-2 gap-x-6 gap-y-1 rounded-md border border-line bg-sheet p-3 font-mono text-mono"
+      >
         {codes.map((code) => (
           <li key={code}>{code}</li>
         ))}

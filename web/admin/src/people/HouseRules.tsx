@@ -38,7 +38,8 @@ export function HouseRules({ rules }: { rules: People['rules'] }) {
           className="flex items-center gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            if (Number(days) !== rules.auditDays) void set({ ...rules, auditDays: Number(days) }, `What was done is kept for ${days} days.`);
+            if (Number(days) !== rules.auditDays)
+              void set({ ...rules, auditDays: Number(days) }, `What was done is kept for ${days} days.`);
           }}
           onBlur={(event) => event.currentTarget.requestSubmit()}
         >

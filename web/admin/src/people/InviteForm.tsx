@@ -21,7 +21,11 @@ export function InviteForm({ roles }: { roles: People['roles'] }) {
       aria-label="Invite somebody"
       onSubmit={(event) => {
         event.preventDefault();
-        actOnPeople(queries, api.POST('/api/people/invitations', { body: { name, mail, role } }), `${name.trim()} is invited, as ${role}.`).then(
+        actOnPeople(
+          queries,
+          api.POST('/api/people/invitations', { body: { name, mail, role } }),
+          `${name.trim()} is invited, as ${role}.`,
+        ).then(
           () => {
             setName('');
             setMail('');
@@ -38,14 +42,27 @@ export function InviteForm({ roles }: { roles: People['roles'] }) {
           <label htmlFor={`${id}-name`} className="mb-1 block text-sm text-soft">
             Name
           </label>
-          <input id={`${id}-name`} className="field w-full" autoComplete="off" value={name} onChange={(event) => setName(event.target.value)} />
+          <input
+            id={`${id}-name`}
+            className="field w-full"
+            autoComplete="off"
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+          />
           <Wrong id={`${id}-name-wrong`} problem={wrong('name')} />
         </span>
         <span className="min-w-0 flex-1 basis-56">
           <label htmlFor={`${id}-mail`} className="mb-1 block text-sm text-soft">
             Mail address
           </label>
-          <input id={`${id}-mail`} type="email" className="field w-full" autoComplete="off" value={mail} onChange={(event) => setMail(event.target.value)} />
+          <input
+            id={`${id}-mail`}
+            type="email"
+            className="field w-full"
+            autoComplete="off"
+            value={mail}
+            onChange={(event) => setMail(event.target.value)}
+          />
           <Wrong id={`${id}-mail-wrong`} problem={wrong('mail')} />
         </span>
       </div>

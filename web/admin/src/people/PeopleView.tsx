@@ -84,7 +84,8 @@ export default function PeopleView() {
                 </ul>
                 {people.data.keepsMails && (
                   <Notice calm>
-                    There is no mail server yet, so the letter with the link is kept in the <Link to="/mailbox">mailbox</Link>. Hand it over from there.
+                    There is no mail server yet, so the letter with the link is kept in the <Link to="/mailbox">mailbox</Link>. Hand it over
+                    from there.
                   </Notice>
                 )}
               </section>

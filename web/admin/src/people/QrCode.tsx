@@ -9,7 +9,15 @@ export function QrCode({ text, label }: { text: string; label: string }) {
   const path = data.flatMap((row, y) => row.map((dark, x) => (dark ? `M${x + QUIET} ${y + QUIET}h1v1h-1z` : ''))).join('');
   const side = size + 2 * QUIET;
   return (
-    <svg viewBox={`0 0 ${side} ${side}`} width="196" height="196" role="img" aria-label={label} className="rounded-md" shapeRendering="crispEdges">
+    <svg
+      viewBox={`0 0 ${side} ${side}`}
+      width="196"
+      height="196"
+      role="img"
+      aria-label={label}
+      className="rounded-md"
+      shapeRendering="crispEdges"
+    >
       <rect width={side} height={side} className="fill-white" />
       <path d={path} className="fill-night" />
     </svg>

@@ -95,7 +95,8 @@ export function AddressField({
       {plan && !problem && (
         <div id={`${id}-plan`} ref={autoFocus ? bringIntoView : undefined} className="mt-3 rounded-md bg-tide-wash px-4 py-3">
           <p className="font-semibold break-words">
-            <span className="font-mono text-mono">{place.address}</span> becomes <span className="font-mono text-mono">{plan.lines[0]?.address}</span>
+            <span className="font-mono text-mono">{place.address}</span> becomes{' '}
+            <span className="font-mono text-mono">{plan.lines[0]?.address}</span>
           </p>
           <PlanWords plan={plan} />
           <div className="mt-3 flex flex-wrap gap-3">

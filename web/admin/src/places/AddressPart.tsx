@@ -8,7 +8,12 @@ import { AddressField } from './AddressField';
 /** Who gets to see something at the address, as it is chosen now. */
 function whoCanOpen(sheet: PlaceSheet): string {
   if (sheet.place.light === 'closed') return 'Nobody can open it: it is closed.';
-  const who = sheet.audience === 'customers' ? 'Customers who are signed in' : sheet.audience === 'guests' ? 'Guests who are not signed in' : 'Everybody';
+  const who =
+    sheet.audience === 'customers'
+      ? 'Customers who are signed in'
+      : sheet.audience === 'guests'
+        ? 'Guests who are not signed in'
+        : 'Everybody';
   const how = sheet.place.light === 'quiet' ? ' who knows it can open it; no menu leads there.' : ' can open it.';
   return sheet.liveAddress === null ? `${who}${how.replace('can', 'could')} It is not published yet.` : `${who}${how}`;
 }

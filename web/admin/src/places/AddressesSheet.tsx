@@ -58,7 +58,12 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
         </span>
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls has to be reachable by keyboard */}
-      <div className="min-h-0 flex-1 overflow-auto rounded-md border border-line" tabIndex={0} role="region" aria-label="Old and new addresses">
+      <div
+        className="min-h-0 flex-1 overflow-auto rounded-md border border-line"
+        tabIndex={0}
+        role="region"
+        aria-label="Old and new addresses"
+      >
         <table className="w-full border-collapse max-sm:block">
           <thead className="max-sm:sr-only sticky top-0 z-10 bg-sheet text-left text-sm text-soft">
             <tr className="border-b border-line">

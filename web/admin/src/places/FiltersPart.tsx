@@ -18,7 +18,9 @@ export function FiltersPart({ sheet }: { sheet: PlaceSheet }) {
       <p>
         {sheet.ownFilters ? 'Filters of its own: ' : 'As in all listings: '}
         {names || 'none'}.{' '}
-        <Link to={`/filters?of=${sheet.place.id}`}>{sheet.ownFilters ? 'Change them, with the shop beside' : 'Give it filters of its own'}</Link>
+        <Link to={`/filters?of=${sheet.place.id}`}>
+          {sheet.ownFilters ? 'Change them, with the shop beside' : 'Give it filters of its own'}
+        </Link>
       </p>
     </Part>
   );

@@ -39,7 +39,14 @@ export function LayoutPart({
       tabIndex={-1}
       className="-mx-6 mt-4 flex h-[calc(100dvh-18.25rem)] min-h-96 scroll-mt-9 flex-col border-y border-line outline-none"
     >
-      <Outline menu={layout.data} looking={looking} canEdit={canEdit} spot={query.get('piece')} lost={layout.error?.message ?? null} {...forOutline}>
+      <Outline
+        menu={layout.data}
+        looking={looking}
+        canEdit={canEdit}
+        spot={query.get('piece')}
+        lost={layout.error?.message ?? null}
+        {...forOutline}
+      >
         {(acts) => (
           <div className="flex h-9 shrink-0 items-center justify-between border-b border-line pr-2 pl-6">
             <h2>{name}</h2>

@@ -134,7 +134,12 @@ export function LightPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bool
           {touches === null && !problem && <p className="text-soft">Looking…</p>}
           {touches && <TouchList touches={touches} />}
           <div className="mt-3 flex gap-3">
-            <button type="button" className="button button--tide" disabled={problem !== null || touches === null} onClick={() => void make()}>
+            <button
+              type="button"
+              className="button button--tide"
+              disabled={problem !== null || touches === null}
+              onClick={() => void make()}
+            >
               {wanted.light === before.light ? 'Change it' : `Make it ${wanted.light}`}
             </button>
             <button type="button" className="button" onClick={() => setTouched({})}>

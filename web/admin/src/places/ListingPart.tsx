@@ -32,7 +32,9 @@ export function ListingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bo
         on={listing.listed}
         disabled={!canEdit}
         onChange={(listed) =>
-          void put({ listed }, listed ? 'Search engines may list it.' : 'It is kept out of search engines.').then((problem) => problem && warn(problem))
+          void put({ listed }, listed ? 'Search engines may list it.' : 'It is kept out of search engines.').then(
+            (problem) => problem && warn(problem),
+          )
         }
       />
       <p className="mt-1 text-sm text-soft">
@@ -60,7 +62,9 @@ export function ListingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: bo
         />
       </div>
       <div className={`mt-3 border-l-2 py-1 pl-4 ${listing.listed ? 'border-tide' : 'border-line text-soft'}`}>
-        <p className="text-sm text-soft">{listing.listed ? 'As a search engine would show it' : 'No search engine shows it. It would read'}</p>
+        <p className="text-sm text-soft">
+          {listing.listed ? 'As a search engine would show it' : 'No search engine shows it. It would read'}
+        </p>
         <p className="text-lg">{seen.titleShown.text}</p>
         <p className="address">{seen.address}</p>
         <p>{seen.descriptionShown.text || 'No description: a search engine would pick some words from the page.'}</p>

@@ -7,10 +7,26 @@ import { PlacePicker } from '../parts/PlacePicker';
 import { type Chosen, howMany } from '../parts/useChosen';
 import { AddressesSheet } from './AddressesSheet';
 
-type Change = { light?: 'open' | 'quiet' | 'closed'; parent?: string | null; listed?: boolean; answer?: 'not-found' | 'gone' | 'elsewhere'; to?: string };
+type Change = {
+  light?: 'open' | 'quiet' | 'closed';
+  parent?: string | null;
+  listed?: boolean;
+  answer?: 'not-found' | 'gone' | 'elsewhere';
+  to?: string;
+};
 
 /** What is done with all chosen places at once: one step, taken back as one. */
-export function ManyPlaces({ chosen, rows, groups, rules }: { chosen: Chosen; rows: PlaceRow[]; groups: PlaceBrief[]; rules: Rules | undefined }) {
+export function ManyPlaces({
+  chosen,
+  rows,
+  groups,
+  rules,
+}: {
+  chosen: Chosen;
+  rows: PlaceRow[];
+  groups: PlaceBrief[];
+  rules: Rules | undefined;
+}) {
   const edit = useDone();
   const [busy, setBusy] = useState(false);
   const [asking, setAsking] = useState<'closed' | 'addresses' | null>(null);

@@ -23,7 +23,11 @@ export function MentionsPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: b
   const { id } = sheet.place;
   const mentions = useQuery(mentionsQuery(id));
   if (!mentions.data)
-    return <Part name="Mentions">{mentions.error ? <p className="text-brick">{mentions.error.message}</p> : <p className="text-soft">Looking…</p>}</Part>;
+    return (
+      <Part name="Mentions">
+        {mentions.error ? <p className="text-brick">{mentions.error.message}</p> : <p className="text-soft">Looking…</p>}
+      </Part>
+    );
   const { steps } = mentions.data;
   return (
     <Part name="Mentions">
@@ -34,7 +38,9 @@ export function MentionsPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: b
             ? 'This is the front page.'
             : `${steps} ${steps === 1 ? 'step' : 'steps'} from the front page.`}
       </p>
-      {mentions.data.mentions.length === 0 && <p className="mt-1 text-soft">Led to from nowhere: no menu, no text, no list, nothing outside.</p>}
+      {mentions.data.mentions.length === 0 && (
+        <p className="mt-1 text-soft">Led to from nowhere: no menu, no text, no list, nothing outside.</p>
+      )}
       <dl className="mt-2 grid grid-cols-[108px_minmax(0,1fr)] gap-x-3 gap-y-2">
         {groups.map(({ kind, name }) => {
           const some = mentions.data.mentions.filter((one) => one.kind === kind);
@@ -90,7 +96,12 @@ function TakeOff({ id, name }: { id: string; name: string }) {
     if ('problem' in result) warn(result.problem);
   };
   return (
-    <button type="button" className="min-h-6 text-sm text-tide underline" aria-label={`Take “${name}” off the list`} onClick={() => void off()}>
+    <button
+      type="button"
+      className="min-h-6 text-sm text-tide underline"
+      aria-label={`Take “${name}” off the list`}
+      onClick={() => void off()}
+    >
       take off
     </button>
   );
@@ -131,7 +142,12 @@ function Outside({ sheet }: { sheet: PlaceSheet }) {
     <form className="mt-3 grid gap-2 rounded-md border border-line bg-paper p-3 sm:grid-cols-2" onSubmit={(event) => void add(event)}>
       <label className="text-sm text-soft">
         What it is
-        <input className="field mt-1 text-base text-ink" list="outside-kinds" value={kind} onChange={(event) => setKind(event.target.value)} />
+        <input
+          className="field mt-1 text-base text-ink"
+          list="outside-kinds"
+          value={kind}
+          onChange={(event) => setKind(event.target.value)}
+        />
       </label>
       <datalist id="outside-kinds">
         {['advertisement', 'printed code', 'profile', 'newspaper', 'partner’s site', 'mail'].map((one) => (

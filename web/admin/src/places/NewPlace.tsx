@@ -117,7 +117,10 @@ export function NewPlace({ groups, rules, onClose }: { groups: PlaceBrief[]; rul
           <Pick
             label="Below"
             chosen={parent}
-            all={[['', `no ${above.replace('-', ' ')}`], ...below.map(({ id, title: name, address }) => [id, `${name}, ${address}`] as const)]}
+            all={[
+              ['', `no ${above.replace('-', ' ')}`],
+              ...below.map(({ id, title: name, address }) => [id, `${name}, ${address}`] as const),
+            ]}
             onChoose={setParent}
           />
         )}

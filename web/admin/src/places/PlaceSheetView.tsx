@@ -89,7 +89,10 @@ function Sheet({ sheet, canEdit, layout }: { sheet: PlaceSheet; canEdit: boolean
   ];
   return (
     <>
-      <nav aria-label="Parts of the sheet" className="sticky top-0 z-10 -mx-6 flex flex-wrap gap-x-1 border-b border-line bg-sheet px-5 py-1.5">
+      <nav
+        aria-label="Parts of the sheet"
+        className="sticky top-0 z-10 -mx-6 flex flex-wrap gap-x-1 border-b border-line bg-sheet px-5 py-1.5"
+      >
         {parts.map((name) => (
           <button
             key={name}
@@ -135,7 +138,11 @@ function Sheet({ sheet, canEdit, layout }: { sheet: PlaceSheet; canEdit: boolean
       <FoundHere id={place.id} />
       {layout}
       <TitleField sheet={sheet} disabled={!canEdit} />
-      {sheet.hasWords ? <WordsPart sheet={sheet} canEdit={canEdit} pointsTo={query.get('to')} /> : <FilePart sheet={sheet} canEdit={canEdit} />}
+      {sheet.hasWords ? (
+        <WordsPart sheet={sheet} canEdit={canEdit} pointsTo={query.get('to')} />
+      ) : (
+        <FilePart sheet={sheet} canEdit={canEdit} />
+      )}
       {sheet.rule && <ProductsPart sheet={sheet} canEdit={canEdit} />}
       {sheet.canBeNarrowed && <FiltersPart sheet={sheet} />}
       {sheet.parentKind && <StandingPart sheet={sheet} canEdit={canEdit} />}

@@ -57,7 +57,13 @@ export default function PlacesView() {
         </h1>
         <label className="w-64">
           <span className="sr-only">Search places</span>
-          <input type="search" className="field" placeholder="Title, address or kind" value={get('q')} onChange={(event) => set({ q: event.target.value })} />
+          <input
+            type="search"
+            className="field"
+            placeholder="Title, address or kind"
+            value={get('q')}
+            onChange={(event) => set({ q: event.target.value })}
+          />
         </label>
         <Choices
           name="Light"
@@ -80,13 +86,19 @@ export default function PlacesView() {
         <Pick
           label="Kind"
           chosen={get('kind')}
-          all={[['', 'every kind'], ...(rules.data?.kinds ?? []).filter(({ isFixed }) => !isFixed).map(({ kind, words }) => [kind, words] as const)]}
+          all={[
+            ['', 'every kind'],
+            ...(rules.data?.kinds ?? []).filter(({ isFixed }) => !isFixed).map(({ kind, words }) => [kind, words] as const),
+          ]}
           onChoose={(kind) => set({ kind })}
         />
         <Pick
           label="Within"
           chosen={get('group')}
-          all={[['', 'any place, or none'], ...(groups.data?.groups ?? []).map(({ id, title, kindWords }) => [id, `${title} (${kindWords})`] as const)]}
+          all={[
+            ['', 'any place, or none'],
+            ...(groups.data?.groups ?? []).map(({ id, title, kindWords }) => [id, `${title} (${kindWords})`] as const),
+          ]}
           onChoose={(group) => set({ group })}
         />
         <Pick
@@ -147,14 +159,26 @@ export default function PlacesView() {
   );
 }
 
-function Head({ one, order, down, onOrder }: { one: Order; order: Order; down: string; onOrder: (values: Record<string, string>) => void }) {
+function Head({
+  one,
+  order,
+  down,
+  onOrder,
+}: {
+  one: Order;
+  order: Order;
+  down: string;
+  onOrder: (values: Record<string, string>) => void;
+}) {
   const is = one === order;
   return (
     <th className="py-1.5 pr-4 font-medium whitespace-nowrap" aria-sort={is ? (down ? 'descending' : 'ascending') : undefined}>
       <button
         type="button"
         className={`min-h-6 ${is ? 'font-semibold text-ink' : 'hover:text-ink'}`}
-        onClick={() => onOrder(is ? { down: down ? '' : 'yes' } : { order: one === 'title' ? '' : one, down: one === 'changed' ? 'yes' : '' })}
+        onClick={() =>
+          onOrder(is ? { down: down ? '' : 'yes' } : { order: one === 'title' ? '' : one, down: one === 'changed' ? 'yes' : '' })
+        }
       >
         {orders[one]}
         {is && <span aria-hidden="true">{down ? ' ↓' : ' ↑'}</span>}
@@ -199,7 +223,10 @@ const Cells = memo(function Cells({
         </span>
       </td>
       <td className="py-1 pr-4 whitespace-nowrap">{place.kindWords}</td>
-      <td className={`address py-1 pr-4 ${readdressing ? 'min-w-96' : 'max-w-64 truncate'}`} title={readdressing ? undefined : place.address}>
+      <td
+        className={`address py-1 pr-4 ${readdressing ? 'min-w-96' : 'max-w-64 truncate'}`}
+        title={readdressing ? undefined : place.address}
+      >
         {readdressing ? (
           <div className="font-sans text-base text-ink">
             <AddressField place={place} suggested={suggestedAddress} hasBelow={null} autoFocus onLeave={leave} />

@@ -44,7 +44,10 @@ export function ProductsPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: b
             disabled={!canEdit}
             placeholder="choose a tag"
             chosen={tag}
-            all={[...tags.map((one) => [one, one] as const), ...(tag && !tags.includes(tag) ? [[tag, `${tag} (no product has it)`] as const] : [])]}
+            all={[
+              ...tags.map((one) => [one, one] as const),
+              ...(tag && !tags.includes(tag) ? [[tag, `${tag} (no product has it)`] as const] : []),
+            ]}
             onChoose={(one) => void put({ by: 'tag', tag: one })}
           />
         )}

@@ -22,7 +22,9 @@ export function RemovePlace({ sheet, onClose }: { sheet: PlaceSheet; onClose: ()
   );
   const remove = async () => {
     if (!body) return;
-    const wrong = await edit(() => api.POST('/api/places/{id}/removal', { params: { path: { id: place.id }, header: ifMatch(sheet.version) }, body }));
+    const wrong = await edit(() =>
+      api.POST('/api/places/{id}/removal', { params: { path: { id: place.id }, header: ifMatch(sheet.version) }, body }),
+    );
     if (wrong) setRefused(wrong.message);
     else navigate('/places');
   };

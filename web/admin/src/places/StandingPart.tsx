@@ -15,7 +15,9 @@ export function StandingPart({ sheet, canEdit }: { sheet: PlaceSheet; canEdit: b
   const at = row.findIndex(({ id }) => id === place.id);
   const kindAbove = (sheet.parentKind ?? '').replace('-', ' ');
   const put = (parent: string | null) =>
-    void change(revise(place.id, { parent }), `${place.title} stands elsewhere now; its address is the same.`).then((problem) => problem && warn(problem));
+    void change(revise(place.id, { parent }), `${place.title} stands elsewhere now; its address is the same.`).then(
+      (problem) => problem && warn(problem),
+    );
   const move = (before: string | null) => void change(arrange(place.id, before)).then((problem) => problem && warn(problem));
   return (
     <Part name="Stand">

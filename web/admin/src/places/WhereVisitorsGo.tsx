@@ -63,7 +63,12 @@ export function WhereVisitorsGo({
           />
         </div>
       )}
-      {row(going?.answer === 'gone', () => onChoose({ answer: 'gone', to: null }), 'Nowhere: it is gone (410)', 'search engines forget the address soon')}
+      {row(
+        going?.answer === 'gone',
+        () => onChoose({ answer: 'gone', to: null }),
+        'Nowhere: it is gone (410)',
+        'search engines forget the address soon',
+      )}
       {row(
         going?.answer === 'not-found',
         () => onChoose({ answer: 'not-found', to: null }),

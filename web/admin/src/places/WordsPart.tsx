@@ -127,7 +127,8 @@ function BeginLayout({ id }: { id: string }) {
             run: () => ask(api.POST('/api/places/{id}/layout', { params: { path: { id } } })),
             changes: () => [{ about: 'place', id }],
           });
-          if ('made' in result) navigate(`/places/${id}?${new URLSearchParams({ piece: result.made.entries[0]?.id ?? '' })}`, { replace: true });
+          if ('made' in result)
+            navigate(`/places/${id}?${new URLSearchParams({ piece: result.made.entries[0]?.id ?? '' })}`, { replace: true });
           else warn(result.problem);
         }}
       >

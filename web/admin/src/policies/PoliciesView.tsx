@@ -36,7 +36,9 @@ export default function PoliciesView() {
 
   const write = async () => {
     const wrong = await edit(() =>
-      api.POST('/api/policies', { body: { texts: asked.map(({ name }) => name) as PoliciesInput['texts'], footer: footer || null, listed } }),
+      api.POST('/api/policies', {
+        body: { texts: asked.map(({ name }) => name) as PoliciesInput['texts'], footer: footer || null, listed },
+      }),
     );
     setProblem(wrong?.message ?? null);
   };
@@ -47,8 +49,8 @@ export default function PoliciesView() {
         Policies
       </h1>
       <p className="mt-1 max-w-prose text-soft">
-        Six texts to begin with. The blanks in them are filled from the details of your shop, and follow when those change. Read each one through: you answer
-        for it.
+        Six texts to begin with. The blanks in them are filled from the details of your shop, and follow when those change. Read each one
+        through: you answer for it.
       </p>
       <div className="mt-5 grid gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section aria-label="The six policies">
@@ -78,7 +80,9 @@ export default function PoliciesView() {
                 </span>
                 <span className="ml-auto text-right text-sm whitespace-nowrap">
                   {policy ? <span className="address">{policy.address}</span> : <span className="text-brick">missing</span>}
-                  <span className={`block ${inFooter ? 'text-soft' : 'text-brick'}`}>{inFooter ? 'in the footer' : 'not in the footer'}</span>
+                  <span className={`block ${inFooter ? 'text-soft' : 'text-brick'}`}>
+                    {inFooter ? 'in the footer' : 'not in the footer'}
+                  </span>
                 </span>
               </li>
             ))}
@@ -88,7 +92,10 @@ export default function PoliciesView() {
               <Pick
                 label="Put them in"
                 chosen={footer ?? ''}
-                all={[...footers.map(({ id, words, menu }) => [id, `${words.toLowerCase()} (${menu ?? 'empty: a new menu'})`] as const), ['', 'no menu']]}
+                all={[
+                  ...footers.map(({ id, words, menu }) => [id, `${words.toLowerCase()} (${menu ?? 'empty: a new menu'})`] as const),
+                  ['', 'no menu'],
+                ]}
                 onChoose={setFooter}
               />
               <OnOff label="Search engines may list the new ones" on={listed} onChange={setListed} />
@@ -115,7 +122,8 @@ export default function PoliciesView() {
 /** What the one step does, in words. */
 function said(missing: number, unled: number): string {
   if (missing === 0 && unled === 0) return 'All are written and in the footer';
-  if (missing === 0) return unled === 1 ? 'Put the one that is not there in the footer' : `Put the ${unled} that are not there in the footer`;
+  if (missing === 0)
+    return unled === 1 ? 'Put the one that is not there in the footer' : `Put the ${unled} that are not there in the footer`;
   const write = missing === 1 ? 'Write the one that is missing' : `Write the ${missing} that are missing`;
   return unled === 0 ? write : `${write} and put ${unled === 1 ? 'it' : unled > missing ? 'all' : 'them'} in the footer`;
 }
@@ -132,7 +140,8 @@ function Details({ canEdit }: { canEdit: boolean }) {
   const keep = (name: string, value: string) =>
     inTurn('details', async () => {
       const result = await edit<Schemas['DetailsView']>({
-        run: () => ask(api.PATCH('/api/details', { params: { header: ifMatch(latestOfMine('details', version)) }, body: { [name]: value } })),
+        run: () =>
+          ask(api.PATCH('/api/details', { params: { header: ifMatch(latestOfMine('details', version)) }, body: { [name]: value } })),
         changes: () => [{ about: 'frame', id: null }],
         show: (after) => {
           note('details', latestOfMine('details', version), after.version);

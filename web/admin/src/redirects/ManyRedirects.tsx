@@ -40,7 +40,13 @@ export function ManyRedirects({ chosen, statuses }: { chosen: Chosen; statuses: 
         }}
       >
         <div className="w-64">
-          <TargetField label="Lead all of them to" placeholder="a place or an address" value={target} disabled={busy} onChange={setTarget} />
+          <TargetField
+            label="Lead all of them to"
+            placeholder="a place or an address"
+            value={target}
+            disabled={busy}
+            onChange={setTarget}
+          />
         </div>
         <button type="submit" className="button" disabled={busy || !target.trim()}>
           Lead them there
@@ -69,7 +75,12 @@ export function ManyRedirects({ chosen, statuses }: { chosen: Chosen; statuses: 
           End them then
         </button>
       </form>
-      <button type="button" className="button" disabled={busy} onClick={() => void make(() => api.POST('/api/redirects/removal', { body: { ids } }))}>
+      <button
+        type="button"
+        className="button"
+        disabled={busy}
+        onClick={() => void make(() => api.POST('/api/redirects/removal', { body: { ids } }))}
+      >
         Take {ids.length.toLocaleString('en-GB')} away
       </button>
       <button type="button" className="ml-auto min-h-6 text-tide underline" onClick={() => onDone()}>

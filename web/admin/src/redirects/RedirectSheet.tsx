@@ -22,7 +22,11 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
       const last = await uploadInSteps<Schemas['SheetProgress']>(`/api/redirects/sheet${take ? '?take=yes' : ''}`, chosen, setWorking);
       if (last.problem) throw new Error(last.problem);
       const taken = last.job
-        ? (await followed(last.job, ({ step, done, of }) => setWorking((before) => before && { ...before, step: step || 'Waiting', done, of }))).edit
+        ? (
+            await followed(last.job, ({ step, done, of }) =>
+              setWorking((before) => before && { ...before, step: step || 'Waiting', done, of }),
+            )
+          ).edit
         : last.edit;
       if (take && taken) {
         await edit(async () => ({ data: taken, response: new Response() }), 'redirect');
@@ -37,8 +41,8 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
   return (
     <Dialog open onClose={onClose} title="From a file" width="wide">
       <p className="text-soft">
-        A CSV file with the old address and the new one on each line; status, end date and note where there are any. Nothing is stored before you have seen what
-        becomes of each line.
+        A CSV file with the old address and the new one on each line; status, end date and note where there are any. Nothing is stored
+        before you have seen what becomes of each line.
       </p>
       <label className="text-sm">
         The file:{' '}
@@ -71,7 +75,8 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
       {judged && file && (
         <>
           <p aria-live="polite">
-            <strong>{judged.added}</strong> go in, <strong>{judged.already}</strong> are there already, <strong>{judged.refused}</strong> are refused.
+            <strong>{judged.added}</strong> go in, <strong>{judged.already}</strong> are there already, <strong>{judged.refused}</strong>{' '}
+            are refused.
             {judged.changed > 0 && ` ${judged.changed} redirects of the shop will lead straight to the new ends.`}{' '}
             {judged.refusedCsv && (
               <a download="refused.csv" href={`data:text/csv;charset=utf-8,${encodeURIComponent(judged.refusedCsv)}`}>
@@ -98,7 +103,12 @@ export function RedirectSheet({ onClose }: { onClose: () => void }) {
               ))}
           </ul>
           <p className="flex gap-2">
-            <button type="button" className="button button--tide" disabled={judged.added === 0 || working !== null} onClick={() => void send(file, true)}>
+            <button
+              type="button"
+              className="button button--tide"
+              disabled={judged.added === 0 || working !== null}
+              onClick={() => void send(file, true)}
+            >
               Take the {judged.added} good {judged.added === 1 ? 'line' : 'lines'}
             </button>
             <button type="button" className="button" onClick={onClose}>

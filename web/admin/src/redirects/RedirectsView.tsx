@@ -140,7 +140,12 @@ const Cells = memo(function Cells({ row, canEdit, onEdit }: { row: Redirect; can
     <>
       <td className="max-w-72 py-1 pr-4">
         {canEdit ? (
-          <button type="button" className="address min-h-6 max-w-full truncate text-tide underline" title={row.source} onClick={() => onEdit(row)}>
+          <button
+            type="button"
+            className="address min-h-6 max-w-full truncate text-tide underline"
+            title={row.source}
+            onClick={() => onEdit(row)}
+          >
             {row.source}
           </button>
         ) : (
@@ -171,7 +176,9 @@ const Cells = memo(function Cells({ row, canEdit, onEdit }: { row: Redirect; can
       </td>
       <td className="py-1 pr-4 text-sm whitespace-nowrap">{origins[row.origin]}</td>
       <td className="py-1 pr-4 text-right tabular-nums">{row.visits}</td>
-      <td className="py-1 pr-4 text-sm whitespace-nowrap">{row.lastVisit ? when(row.lastVisit) : <span className="text-dusk">never</span>}</td>
+      <td className="py-1 pr-4 text-sm whitespace-nowrap">
+        {row.lastVisit ? when(row.lastVisit) : <span className="text-dusk">never</span>}
+      </td>
       <td className="max-w-56 truncate py-1 text-sm text-soft" title={row.note}>
         {row.note}
       </td>

@@ -16,7 +16,9 @@ export default function ReleasesView() {
   const detail = useInfiniteQuery({
     queryKey: ['release', number],
     queryFn: ({ pageParam }) =>
-      ask(api.GET('/api/releases/{number}', { params: { path: { number: Number(number) }, query: pageParam ? { after: pageParam } : {} } })),
+      ask(
+        api.GET('/api/releases/{number}', { params: { path: { number: Number(number) }, query: pageParam ? { after: pageParam } : {} } }),
+      ),
     initialPageParam: '',
     getNextPageParam: (part) => part.next,
     enabled: number !== undefined,
@@ -64,7 +66,9 @@ export default function ReleasesView() {
         {number === undefined ? (
           <>
             <h2 className="mb-3">Waits to be published</h2>
-            {waiting.data?.count === 0 && <p className="text-soft">Nothing waits. What you change in menus and places gathers here until you publish.</p>}
+            {waiting.data?.count === 0 && (
+              <p className="text-soft">Nothing waits. What you change in menus and places gathers here until you publish.</p>
+            )}
             <Changes
               changes={waits.flatMap((part) => part?.changes ?? [])}
               more={last?.more ?? 0}

@@ -35,7 +35,14 @@ export function AskForRelease({ onClose }: { onClose: () => void }) {
           <label htmlFor={id} className="mb-1 block text-sm text-soft">
             What should they know?
           </label>
-          <textarea id={id} autoFocus className="field min-h-20 w-full py-1.5" maxLength={300} value={note} onChange={(event) => setNote(event.target.value)} />
+          <textarea
+            id={id}
+            autoFocus
+            className="field min-h-20 w-full py-1.5"
+            maxLength={300}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
           <Wrong id={`${id}-wrong`} problem={problem} />
         </span>
         <p className="flex justify-end gap-3">

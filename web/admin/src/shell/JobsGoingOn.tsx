@@ -43,7 +43,12 @@ export function JobsGoingOn({ mayStop }: { mayStop: boolean }) {
           {job.of > 9 && `, ${job.done.toLocaleString('en-GB')} of ${job.of.toLocaleString('en-GB')}`}. You may leave this page meanwhile.
         </span>
       </p>
-      <progress className="h-2 w-40 accent-tide max-sm:w-20" aria-label={job.words} max={job.of || undefined} value={job.of ? job.done : undefined} />
+      <progress
+        className="h-2 w-40 accent-tide max-sm:w-20"
+        aria-label={job.words}
+        max={job.of || undefined}
+        value={job.of ? job.done : undefined}
+      />
       {mayStop && (
         <button type="button" className="button" disabled={stop.isPending} onClick={() => stop.mutate(job.id)}>
           Stop it

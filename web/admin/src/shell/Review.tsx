@@ -25,7 +25,14 @@ export function Review({
   const comes = useQuery({ ...findingsQuery('comes', ''), enabled: (outlook?.breaks ?? 0) > 0 });
   const broken = (comes.data?.groups ?? []).filter((group) => group.broken).flatMap((group) => group.findings);
   return (
-    <Dialog open onClose={onClose} title="What waits" says="Visitors get all of it in one step, when you publish." place="foot" width="wide">
+    <Dialog
+      open
+      onClose={onClose}
+      title="What waits"
+      says="Visitors get all of it in one step, when you publish."
+      place="foot"
+      width="wide"
+    >
       {changed && <Notice>{changed}</Notice>}
       {outlook && outlook.breaks > 0 && (
         <Notice>

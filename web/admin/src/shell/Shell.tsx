@@ -67,7 +67,8 @@ export function Shell({ FactorFirst }: { FactorFirst: ComponentType<{ session: S
   // On a phone the views are wider than the screen: where one is has to be seen.
   const shelf = useRef<HTMLElement>(null);
   useEffect(() => {
-    if (session.data) shelf.current?.querySelector(`[href="/${pathname.split('/')[1]}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' });
+    if (session.data)
+      shelf.current?.querySelector(`[href="/${pathname.split('/')[1]}"]`)?.scrollIntoView({ block: 'nearest', inline: 'center' });
   }, [pathname, session.data]);
 
   if (session.error && !session.data) {

@@ -22,7 +22,9 @@ export function Told() {
         {last?.wrong ? last.words : ''}
       </p>
       {last && (
-        <div className={`flex min-w-0 items-center gap-3 rounded-md px-3 py-1.5 max-sm:basis-full ${last.wrong ? 'bg-brick-wash text-brick-ink' : 'bg-paper'}`}>
+        <div
+          className={`flex min-w-0 items-center gap-3 rounded-md px-3 py-1.5 max-sm:basis-full ${last.wrong ? 'bg-brick-wash text-brick-ink' : 'bg-paper'}`}
+        >
           <span data-told aria-hidden="true" className={last.wrong ? '' : 'truncate'} title={last.words}>
             {last.words}
           </span>

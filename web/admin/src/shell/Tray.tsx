@@ -70,7 +70,12 @@ export function Tray({ canEdit, canPublish }: { canEdit: boolean; canPublish: bo
         Ask for a release
       </button>
     ) : (
-      <button type="button" className="button button--lamp" disabled={count === 0 || !canPublish || publishing} onClick={() => publish.mutate()}>
+      <button
+        type="button"
+        className="button button--lamp"
+        disabled={count === 0 || !canPublish || publishing}
+        onClick={() => publish.mutate()}
+      >
         {publishing ? 'Publishing…' : reviewing && breaks > 0 && visits > 0 ? 'Publish all the same' : 'Publish'}
       </button>
     );
@@ -104,7 +109,10 @@ export function Tray({ canEdit, canPublish }: { canEdit: boolean; canPublish: bo
         </p>
         <Told />
         {(breaks > 0 || mends > 0) && count > 0 && (
-          <Link to="/link-check?look=publishing" className="shrink-0 whitespace-nowrap text-ink underline decoration-line underline-offset-2">
+          <Link
+            to="/link-check?look=publishing"
+            className="shrink-0 whitespace-nowrap text-ink underline decoration-line underline-offset-2"
+          >
             {breaks > 0 && (
               <span className="text-brick">
                 <span aria-hidden="true">✕ </span>breaks {breaks.toLocaleString('en-GB')}
@@ -144,7 +152,11 @@ function Away({ signedOut }: { signedOut: boolean }) {
           <a href="/sign-in" target="_blank" rel="noopener" className="font-semibold">
             Sign in again in another tab
           </a>
-          <button type="button" className="font-semibold underline" onClick={() => void queries.fetchQuery({ ...sessionQuery, staleTime: 0 }).catch(warn)}>
+          <button
+            type="button"
+            className="font-semibold underline"
+            onClick={() => void queries.fetchQuery({ ...sessionQuery, staleTime: 0 }).catch(warn)}
+          >
             I have, go on
           </button>
         </>

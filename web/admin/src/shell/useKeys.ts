@@ -5,10 +5,12 @@ import { redo, undo } from '../data/edits';
 /** Whether what is pressed is meant for the field that has the focus. */
 export const isTyping = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&
-  (target.isContentEditable || (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !/^(checkbox|radio|button|file)$/.test((target as HTMLInputElement).type)));
+  (target.isContentEditable ||
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !/^(checkbox|radio|button|file)$/.test((target as HTMLInputElement).type)));
 
 /** A field takes Ctrl+Z for itself, unless nothing stands in it. */
-const hasOwnUndo = (target: EventTarget | null): boolean => isTyping(target) && !(target instanceof HTMLInputElement && target.value === '');
+const hasOwnUndo = (target: EventTarget | null): boolean =>
+  isTyping(target) && !(target instanceof HTMLInputElement && target.value === '');
 
 /** The keys that work everywhere: in every view, panel and dialog. They are taken at the window, before anything else. */
 export function useKeys({ canEdit, onFind, onKeys }: { canEdit: boolean; onFind: () => void; onKeys: () => void }): void {

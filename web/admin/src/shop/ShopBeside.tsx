@@ -178,7 +178,10 @@ export function ShopBeside({
   const scale = Math.min(1, room.width / widths[width]);
   const url = preview.data && preview.data.url + path;
   return (
-    <section aria-label="The shop as visitors get it" className="grid min-h-130 grid-rows-[auto_auto_minmax(0,1fr)] border-line lg:min-h-0 lg:border-l">
+    <section
+      aria-label="The shop as visitors get it"
+      className="grid min-h-130 grid-rows-[auto_auto_minmax(0,1fr)] border-line lg:min-h-0 lg:border-l"
+    >
       <div className="flex min-h-9 flex-wrap items-center gap-x-2 border-b border-line px-3 py-0.5">
         <Choices
           name="Width"
@@ -200,7 +203,12 @@ export function ShopBeside({
           onChoose={(chosen) => onLooking({ ...looking, audience: chosen })}
         />
         <span className="flex items-center gap-1">
-          <Choices name="Time" all={[['now', 'Now']]} chosen={looking.at === null ? 'now' : null} onChoose={() => onLooking({ ...looking, at: null })} />
+          <Choices
+            name="Time"
+            all={[['now', 'Now']]}
+            chosen={looking.at === null ? 'now' : null}
+            onChoose={() => onLooking({ ...looking, at: null })}
+          />
           <input
             type="datetime-local"
             className={`choice w-36 border ${looking.at === null ? 'border-line' : 'border-ink text-ink'}`}
@@ -251,7 +259,8 @@ export function ShopBeside({
 function Differences({ looking, place, follows }: { looking: Looking; place: string | undefined; follows: string }) {
   const seen = useQuery({
     queryKey: ['seen', looking.audience, looking.at, place ?? '', follows],
-    queryFn: ({ signal }) => ask(api.GET('/api/seen', { params: { query: { ...lookingQuery(looking), ...(place ? { place } : {}) } }, signal })),
+    queryFn: ({ signal }) =>
+      ask(api.GET('/api/seen', { params: { query: { ...lookingQuery(looking), ...(place ? { place } : {}) } }, signal })),
     placeholderData: keepPreviousData,
   });
   return (

@@ -6,7 +6,11 @@ import { say, warn } from '../data/told';
 import { Trouble } from '../parts/Notice';
 import { useView } from '../parts/useView';
 
-const stepsQuery = queryOptions({ queryKey: ['first-steps'], queryFn: ({ signal }) => ask(api.GET('/api/first-steps', { signal })), staleTime: 0 });
+const stepsQuery = queryOptions({
+  queryKey: ['first-steps'],
+  queryFn: ({ signal }) => ask(api.GET('/api/first-steps', { signal })),
+  staleTime: 0,
+});
 
 /** Where each step is made, and what the way there is called; publishing is the tray's. */
 const ways: Record<string, { to: string; words: string } | null> = {
@@ -38,7 +42,9 @@ export default function FirstStepsView() {
   return (
     <main className="mx-auto max-w-3xl px-4 py-6">
       <h1 ref={heading} tabIndex={-1} className="outline-none">
-        {next || !steps.data ? `The first steps of ${session.data?.shopName || 'your shop'}` : `${session.data?.shopName || 'Your shop'} is open`}
+        {next || !steps.data
+          ? `The first steps of ${session.data?.shopName || 'your shop'}`
+          : `${session.data?.shopName || 'Your shop'} is open`}
       </h1>
       <p className="mt-1 text-soft">
         {next || !steps.data
@@ -50,7 +56,10 @@ export default function FirstStepsView() {
         {steps.data?.steps.map(({ id, words, says, isDone }, n) => {
           const way = ways[id];
           return (
-            <li key={id} className={`flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-2 py-3 ${id === next ? 'bg-lamp-wash' : ''}`}>
+            <li
+              key={id}
+              className={`flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-line px-2 py-3 ${id === next ? 'bg-lamp-wash' : ''}`}
+            >
               <span
                 aria-hidden="true"
                 className={`grid size-8 shrink-0 place-items-center rounded-full border font-mono text-mono ${isDone ? 'border-moss text-moss' : 'border-edge text-soft'}`}

@@ -4,7 +4,17 @@ import { inLines } from './source';
 import type { KeptWords } from './useKeptWords';
 
 /** What became of the words that were typed. */
-export function KeepingState({ kept, words, disabled, mine }: { kept: KeptWords; words: WordsView; disabled: boolean; mine: () => string }) {
+export function KeepingState({
+  kept,
+  words,
+  disabled,
+  mine,
+}: {
+  kept: KeptWords;
+  words: WordsView;
+  disabled: boolean;
+  mine: () => string;
+}) {
   const { keeping, takenOut } = kept;
   const theirs = typeof keeping === 'object' && 'theirs' in keeping ? keeping.theirs : null;
   return (

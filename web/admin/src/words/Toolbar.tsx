@@ -42,13 +42,23 @@ export function Toolbar({
     }),
   });
   const act = (name: string, does: () => void, pressed?: boolean, mark?: ReactNode) => (
-    <Radix.Button key={name} className="choice" aria-pressed={pressed} disabled={source} onPointerDown={(event) => event.preventDefault()} onClick={does}>
+    <Radix.Button
+      key={name}
+      className="choice"
+      aria-pressed={pressed}
+      disabled={source}
+      onPointerDown={(event) => event.preventDefault()}
+      onClick={does}
+    >
       {mark ?? name}
     </Radix.Button>
   );
   const chain = () => editor.chain().focus();
   return (
-    <Radix.Root aria-label="Writing" className="flex flex-wrap items-center gap-0.5 rounded-t-md border border-b-0 border-edge bg-paper px-1.5 py-1">
+    <Radix.Root
+      aria-label="Writing"
+      className="flex flex-wrap items-center gap-0.5 rounded-t-md border border-b-0 border-edge bg-paper px-1.5 py-1"
+    >
       <Acts
         label="What this line is"
         disabled={source}

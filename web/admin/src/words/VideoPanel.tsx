@@ -4,7 +4,13 @@ import { PicturePicker } from '../parts/PicturePicker';
 import { PlacePicker } from '../parts/PlacePicker';
 
 /** One of the shop's videos, what stands there until it plays, and what it shows. */
-export function VideoPanel({ onChoose, onClose }: { onChoose: (video: PlaceBrief, poster: PlaceBrief | null, label: string) => void; onClose: () => void }) {
+export function VideoPanel({
+  onChoose,
+  onClose,
+}: {
+  onChoose: (video: PlaceBrief, poster: PlaceBrief | null, label: string) => void;
+  onClose: () => void;
+}) {
   const [video, setVideo] = useState<PlaceBrief | null>(null);
   const [poster, setPoster] = useState<PlaceBrief | null>(null);
   const [label, setLabel] = useState('');
@@ -23,7 +29,9 @@ export function VideoPanel({ onChoose, onClose }: { onChoose: (video: PlaceBrief
         autoFocus
         onChoose={setVideo}
       />
-      <p className="text-sm text-soft">A video that is not there yet is uploaded under Places, as a new file: MP4 or WebM, at most 20 MB.</p>
+      <p className="text-sm text-soft">
+        A video that is not there yet is uploaded under Places, as a new file: MP4 or WebM, at most 20 MB.
+      </p>
       {video && (
         <>
           <p className="text-soft">Its poster, seen until somebody plays it; without one its first picture is.</p>
