@@ -2,23 +2,23 @@
 
 declare(strict_types=1);
 
-use Lantern\Admin\SignIn\PasswordWanted;
-use Lantern\Letters\LetterToPerson;
-use Lantern\Letters\TellOfTheMorning;
-use Lantern\Letters\TellPersonOfTheMorning;
-use Lantern\Letters\TellService;
-use Lantern\Letters\WriteLetter;
-use Lantern\Node\NodeCache;
+use Lantern\Node\Memory\NodeCache;
 use Lantern\Reading\Sql\ConnectionSettings;
 use Lantern\Workbench\Findings\CatchUp;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\Jobs\DoJob;
-use Lantern\Workbench\Jobs\ReadableMessages;
+use Lantern\Workbench\Letters\LetterToPerson;
+use Lantern\Workbench\Mailing\TellService;
+use Lantern\Workbench\MorningMail\TellOfTheMorning;
+use Lantern\Workbench\MorningMail\TellPersonOfTheMorning;
 use Lantern\Workbench\OutsideLinks\AskHost;
 use Lantern\Workbench\OutsideLinks\AskOutside;
 use Lantern\Workbench\OutsideLinks\OutsideClient;
 use Lantern\Workbench\People\NormalizedPasswords;
+use Lantern\Workbench\People\PasswordWanted;
+use Lantern\Workbench\Queues\ReadableMessages;
+use Lantern\Workbench\Subscribers\WriteLetter;
 use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;
 

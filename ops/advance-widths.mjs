@@ -1,10 +1,10 @@
-// Writes the advance widths of the storefront's shipped typefaces to src/Core/Fit/widths, in thousandths of the type size.
+// Writes the advance widths of the storefront's shipped typefaces to src/Core/Fit/Widths, in thousandths of the type size.
 // Run it again when a typeface or a weight changes: node ops/advance-widths.mjs
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { chromium } from '@playwright/test';
 import { fileOf, typefaces } from './typefaces.mjs';
 
-mkdirSync('src/Core/Fit/widths', { recursive: true });
+mkdirSync('src/Core/Fit/Widths', { recursive: true });
 // What words are set in, and what headings and the shop's name are.
 const faces = Object.keys(typefaces).flatMap((name) => [400, 500].map((weight) => [name, weight]));
 const characters = [];
@@ -40,8 +40,29 @@ for (const [name, weight] of faces) {
     { sources, weight, characters },
   );
   const rows = [];
-  for (let n = 0; n < widths.length; n += 12) rows.push(`    ${widths.slice(n, n + 12).map(([code, width]) => `${code} => ${width},`).join(' ')}`);
-  writeFileSync(`src/Core/Fit/widths/${name}-${weight}.php`, `<?php\n\ndeclare(strict_types=1);\n\n// Advance widths of ${name}, weight ${weight}, by code point, in thousandths of the type size. Made by ops/advance-widths.mjs.\nreturn [\n${rows.join('\n')}\n];\n`);
+  for (let n = 0; n < widths.length; n += 12) {
+    const some = widths.slice(n, n + 12).map(([code, width]) => `${code} => ${width},`);
+    rows.push(`        ${some.join(' ')}`);
+  }
+  const face = name.replace(/(?:^|-)(.)/g, (_, letter) => letter.toUpperCase()) + weight;
+  writeFileSync(
+    `src/Core/Fit/Widths/${face}.php`,
+    `<?php
+
+declare(strict_types=1);
+
+namespace Lantern\\Core\\Fit\\Widths;
+
+/** Made by ops/advance-widths.mjs. */
+final class ${face}
+{
+    /** Advance widths of ${name}, weight ${weight}, by code point, in thousandths of the type size. */
+    public const ADVANCES = [
+${rows.join('\n')}
+    ];
+}
+`,
+  );
   console.log(name, widths.length);
 }
 await browser.close();

@@ -12,8 +12,8 @@ foreach (['Core/Address', 'Core/Answer', 'Core/Filter', 'Core/Place', 'Core/Redi
         lantern_load('Lantern\\'.strtr($folder, '/', '\\').'\\'.basename($file, '.php'));
     }
 }
-foreach (glob(dirname(__DIR__).'/src/Node/*.php') ?: [] as $file) {
-    lantern_load('Lantern\\Node\\'.basename($file, '.php'));
+foreach (glob(dirname(__DIR__).'/src/Node/*/*.php') ?: [] as $file) {
+    lantern_load('Lantern\\Node\\'.basename(dirname($file)).'\\'.basename($file, '.php'));
 }
 foreach (['Core\Refused', 'Core\Visitor', 'Reading\Sql\Row', 'Reading\Places\PlaceReader', 'Reading\Redirects\RuleReader'] as $class) {
     lantern_load("Lantern\\$class");

@@ -7,13 +7,13 @@ declare(strict_types=1);
  * the memory of php-fpm; without that it is read like any other file.
  */
 
-use Lantern\Node\CustomerIdentities;
-use Lantern\Node\EarlyAnswer;
-use Lantern\Node\FirstLook;
-use Lantern\Node\KeptPages;
-use Lantern\Node\News;
-use Lantern\Node\NodeTable;
-use Lantern\Node\VisitCounter;
+use Lantern\Node\Customers\CustomerIdentities;
+use Lantern\Node\Early\EarlyAnswer;
+use Lantern\Node\Look\FirstLook;
+use Lantern\Node\News\News;
+use Lantern\Node\Pages\KeptPages;
+use Lantern\Node\Table\NodeTable;
+use Lantern\Node\Visits\VisitCounter;
 
 /**
  * Answers what EarlyAnswer can, and says whether it did. What a request says is read by getenv(),

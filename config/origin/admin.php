@@ -7,7 +7,7 @@ use Lantern\Admin\SignIn\FactorAwaited;
 use Lantern\Admin\SignIn\SharedState;
 use Lantern\Admin\SignIn\SignedInPeople;
 use Lantern\Admin\SignIn\SignInLimiter;
-use Lantern\Node\WriteNotedVisits;
+use Lantern\Node\Visits\WriteNotedVisits;
 use Lantern\Workbench\OutsideLinks\PacedClient;
 use Symfony\Component\Cache\Adapter\AdapterInterface;
 use Symfony\Component\DependencyInjection\Loader\Configurator\ContainerConfigurator;

@@ -11,7 +11,7 @@ use Lantern\Core\Piece\Picture;
 use Lantern\Core\Piece\Products;
 use Lantern\Core\Piece\ProductSource;
 use Lantern\Demo\DemoId;
-use Lantern\Interchange\Json\PieceCodec;
+use Lantern\Interchange\Stored\PieceCodec;
 
 require dirname(__DIR__, 2).'/src/boot.php';
 

@@ -17,7 +17,7 @@ $isPublishing = 'publish' === ($argv[2] ?? '');
 $visitors = 200;
 
 $parts = parse_url(lantern_variable('DATABASE_URL', ''));
-$connect = static fn (): PDO => new PDO(Lantern\Node\FirstLook::dsn(lantern_variable('DATABASE_URL', '')), rawurldecode($parts['user'] ?? ''), rawurldecode($parts['pass'] ?? ''), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+$connect = static fn (): PDO => new PDO(Lantern\Node\Look\FirstLook::dsn(lantern_variable('DATABASE_URL', '')), rawurldecode($parts['user'] ?? ''), rawurldecode($parts['pass'] ?? ''), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
 $places = $connect()->query("SELECT id, address FROM live.place WHERE kind IN ('category', 'page') AND light = 'open' AND audience = 'everyone' AND opens_on IS NULL AND closes_on IS NULL AND address NOT LIKE '/guides/%' AND address NOT LIKE '/workshop-%/%' ORDER BY address LIMIT 26")->fetchAll(PDO::FETCH_KEY_PAIR);
 
 if ($isPublishing) {

@@ -7,7 +7,7 @@ namespace Lantern\Console;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Refused;
-use Lantern\Letters\PeopleLetters;
+use Lantern\Workbench\Letters\PeopleLetters;
 use Lantern\Workbench\People\TeamEditor;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;

@@ -6,7 +6,7 @@ namespace Lantern\Console;
 
 use Lantern\Core\NotThere;
 use Lantern\Core\Refused;
-use Lantern\Letters\PeopleLetters;
+use Lantern\Workbench\Letters\PeopleLetters;
 use Lantern\Workbench\Shop\FirstStart;
 use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;

@@ -7,8 +7,8 @@ namespace Lantern\Demo;
 use Lantern\Core\Address\Slug;
 use Lantern\Core\Menu\Bay;
 use Lantern\Core\Place\FileType;
-use Lantern\Interchange\Json\Fields;
-use Lantern\Interchange\Json\PieceCodec;
+use Lantern\Interchange\Stored\Fields;
+use Lantern\Interchange\Stored\PieceCodec;
 use Symfony\Component\Yaml\Yaml;
 
 /**

@@ -28,7 +28,7 @@ final class KeptThingsTest extends ShopTestCase
     public function testEveryKeyOfTheMemoryOfANodeIsThere(): void
     {
         $keys = [];
-        foreach (glob(\dirname(__DIR__, 2).'/src/Node/*.php') ?: [] as $file) {
+        foreach (glob(\dirname(__DIR__, 2).'/src/Node/*/*.php') ?: [] as $file) {
             preg_match_all('/apcu_(?:store|add|inc)\((?:array_fill_keys\(array_map\([^"]*)?[\'"]([a-z]+\.[a-z]*)/', (string) file_get_contents($file), $found);
             array_push($keys, ...$found[1]);
         }

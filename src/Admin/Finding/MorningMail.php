@@ -7,7 +7,7 @@ namespace Lantern\Admin\Finding;
 use Lantern\Admin\Account\Account;
 use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
-use Lantern\Workbench\People\MorningMails;
+use Lantern\Workbench\MorningMail\MorningMails;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Attribute\AsController;

@@ -8,7 +8,7 @@ use Lantern\Admin\Account\Account;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\SignInLevel;
 use Lantern\Core\Refused;
-use Lantern\Node\RequestId;
+use Lantern\Node\Http\RequestId;
 use Lantern\Reading\Sql\Away;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;

@@ -6,7 +6,7 @@ namespace Lantern\Admin\Http;
 
 use Lantern\Admin\Account\Account;
 use Lantern\Core\Person\Actor;
-use Lantern\Node\RequestId;
+use Lantern\Node\Http\RequestId;
 use Lantern\Reading\Sql\Away;
 use Lantern\Workbench\Audit\AuditLog;
 use Psr\Log\LoggerInterface;

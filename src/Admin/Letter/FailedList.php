@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Admin\Letter;
 
 use Lantern\Admin\Account\Account;
-use Lantern\Workbench\Jobs\FailedMessage;
-use Lantern\Workbench\Jobs\FailedMessages;
+use Lantern\Workbench\Queues\FailedMessage;
+use Lantern\Workbench\Queues\FailedMessages;
 use OpenApi\Attributes as OA;
 use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;

@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Letter;
 
-use Lantern\Admin\SignIn\PasswordWanted;
-use Lantern\Letters\LetterToPerson;
-use Lantern\Letters\TellOfTheMorning;
-use Lantern\Letters\TellPersonOfTheMorning;
-use Lantern\Letters\TellService;
-use Lantern\Letters\WriteLetter;
 use Lantern\Workbench\Findings\CatchUp;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\Jobs\DoJob;
+use Lantern\Workbench\Letters\LetterToPerson;
+use Lantern\Workbench\Mailing\TellService;
+use Lantern\Workbench\MorningMail\TellOfTheMorning;
+use Lantern\Workbench\MorningMail\TellPersonOfTheMorning;
 use Lantern\Workbench\OutsideLinks\AskHost;
 use Lantern\Workbench\OutsideLinks\AskOutside;
+use Lantern\Workbench\People\PasswordWanted;
+use Lantern\Workbench\Subscribers\WriteLetter;
 
 /** Says what could not be done: the one place where these sentences are made. */
 final class FailedWords

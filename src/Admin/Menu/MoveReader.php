@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Admin\Menu;
 
 use Lantern\Core\Menu\Move;
-use Lantern\Interchange\Json\Fields;
-use Lantern\Interchange\Json\MoveCodec;
+use Lantern\Interchange\Stored\Fields;
+use Lantern\Interchange\Stored\MoveCodec;
 use Lantern\Reading\Copies\Copies;
 use Symfony\Component\Serializer\Normalizer\DenormalizerInterface;
 

@@ -6,8 +6,8 @@ namespace Lantern\Admin\Menu;
 
 use Lantern\Core\Menu\Position;
 use Lantern\Core\Refused;
-use Lantern\Interchange\Json\EntryCodec;
-use Lantern\Interchange\Json\Fields;
+use Lantern\Interchange\Stored\EntryCodec;
+use Lantern\Interchange\Stored\Fields;
 use Lantern\Reading\Copies\Copies;
 use Symfony\Component\Serializer\Normalizer\DenormalizerInterface;
 

@@ -9,7 +9,7 @@ use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Core\Person\Role;
 use Lantern\Core\Refused;
-use Lantern\Letters\PeopleLetters;
+use Lantern\Workbench\Letters\PeopleLetters;
 use Lantern\Workbench\People\Colleague;
 use Lantern\Workbench\People\HouseRules;
 use Lantern\Workbench\People\Invited;

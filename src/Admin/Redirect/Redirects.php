@@ -21,7 +21,7 @@ use Lantern\Core\Refused;
 use Lantern\Core\Release\CopyName;
 use Lantern\Interchange\Csv\RedirectCsv;
 use Lantern\Interchange\Csv\RedirectExport;
-use Lantern\Node\RequestId;
+use Lantern\Node\Http\RequestId;
 use Lantern\Reading\Answers\StraightRedirects;
 use Lantern\Reading\Redirects\ListedRedirect;
 use Lantern\Reading\Redirects\RedirectTable;

@@ -8,6 +8,7 @@ use Lantern\Admin\Http\Page;
 use Lantern\Admin\Http\SecurityLog;
 use Lantern\Core\NotThere;
 use Lantern\Core\Refused;
+use Lantern\Workbench\People\PasswordWanted;
 use Lantern\Workbench\People\TeamEditor;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;

@@ -17,13 +17,13 @@ final readonly class Face
     /** As menus and words are set in it. */
     public static function text(Typeface $typeface): self
     {
-        return self::at($typeface, 400);
+        return new self(self::advances($typeface)[0]);
     }
 
     /** As headings and the shop's name are. */
     public static function display(Typeface $typeface): self
     {
-        return self::at($typeface, 500);
+        return new self(self::advances($typeface)[1]);
     }
 
     /** In pixels, for a type size in pixels. A letter that the font does not have counts as its widest. */
@@ -38,17 +38,18 @@ final readonly class Face
         return $width * $size / 1000;
     }
 
-    private static function at(Typeface $typeface, int $weight): self
+    /** @return array{array<int, int>, array<int, int>} as words are set in it, and as headings are */
+    private static function advances(Typeface $typeface): array
     {
-        /** @var array<string, self> $faces */
-        static $faces = [];
-        $name = "{$typeface->value}-$weight";
-        if (!isset($faces[$name])) {
-            /** @var array<int, int> $advances */
-            $advances = require __DIR__."/widths/$name.php";
-            $faces[$name] = new self($advances);
-        }
-
-        return $faces[$name];
+        return match ($typeface) {
+            Typeface::Literata => [Widths\Literata400::ADVANCES, Widths\Literata500::ADVANCES],
+            Typeface::Lora => [Widths\Lora400::ADVANCES, Widths\Lora500::ADVANCES],
+            Typeface::Karla => [Widths\Karla400::ADVANCES, Widths\Karla500::ADVANCES],
+            Typeface::WorkSans => [Widths\WorkSans400::ADVANCES, Widths\WorkSans500::ADVANCES],
+            Typeface::Bitter => [Widths\Bitter400::ADVANCES, Widths\Bitter500::ADVANCES],
+            Typeface::Nunito => [Widths\Nunito400::ADVANCES, Widths\Nunito500::ADVANCES],
+            Typeface::PlayfairDisplay => [Widths\PlayfairDisplay400::ADVANCES, Widths\PlayfairDisplay500::ADVANCES],
+            Typeface::RedHatMono => [Widths\RedHatMono400::ADVANCES, Widths\RedHatMono500::ADVANCES],
+        };
     }
 }

@@ -17,9 +17,6 @@ final class PasswordRule
     /** A sentence is welcome; more than this is a slip of the clipboard. */
     public const MOST = 256;
 
-    /** Of the 10,000 most used, and some more, those that are long enough; by how often they are used. */
-    private const COMMON = __DIR__.'/common-passwords.txt';
-
     /**
      * @param list<string> $known what others know of the person: name, mail address, the shop's name
      *
@@ -35,7 +32,7 @@ final class PasswordRule
             throw new Refused('password', \sprintf('A password has at most %d characters; this one has %s. Was something else in the clipboard?', self::MOST, number_format($length)));
         }
         $folded = mb_strtolower($password);
-        if (1 === preg_match('/^(.{1,4})\1+.{0,3}$/Dus', $folded) || \in_array($folded, self::common(), true)) {
+        if (1 === preg_match('/^(.{1,4})\1+.{0,3}$/Dus', $folded) || \in_array($folded, CommonPasswords::ALL, true)) {
             throw new Refused('password', 'This password is among those that are tried first. Choose another one.');
         }
         foreach ($known as $one) {
@@ -44,14 +41,5 @@ final class PasswordRule
                 throw new Refused('password', 'This password says little that others do not know of you. Choose another one.');
             }
         }
-    }
-
-    /** @return list<string> */
-    private static function common(): array
-    {
-        static $common = null;
-
-        /** @var list<string>|null $common */
-        return $common ??= array_values(array_filter(explode("\n", (string) file_get_contents(self::COMMON))));
     }
 }

@@ -4,23 +4,25 @@ declare(strict_types=1);
 
 namespace Lantern\Core\Person;
 
+use Random\Randomizer;
+
 /** Lets in once whoever has lost the device that makes the codes. */
 final class RecoveryCode
 {
     /** So many are made together; those made before hold no longer. */
-    public const TOGETHER = 10;
+    public const BATCH_SIZE = 10;
 
     /** Without letters that are taken for one another. */
     private const LETTERS = 'abcdefghjkmnpqrstuvwxyz23456789';
 
     /** @return list<string> such as kq7r-m2xw-8hfd: twelve letters of 31, which is 59 bits each */
-    public static function some(): array
+    public static function batch(Randomizer $random): array
     {
         $codes = [];
-        while (\count($codes) < self::TOGETHER) {
+        while (\count($codes) < self::BATCH_SIZE) {
             $letters = '';
             while (\strlen($letters) < 12) {
-                $letters .= self::LETTERS[random_int(0, \strlen(self::LETTERS) - 1)];
+                $letters .= self::LETTERS[$random->getInt(0, \strlen(self::LETTERS) - 1)];
             }
             $codes[] = implode('-', str_split($letters, 4));
         }

@@ -9,6 +9,7 @@ use Lantern\Core\Outline\PastedOutline;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Refused;
+use Lantern\Interchange\Stored\Fields;
 
 /** Menus as JSON, by the schema beside this file. Nothing of an entry is lost on the way out and back in. */
 final class MenuJson

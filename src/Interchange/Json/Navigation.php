@@ -10,6 +10,7 @@ use Lantern\Core\Menu\ResolvedEntry;
 use Lantern\Core\Menu\ResolvedMenu;
 use Lantern\Core\Piece\ResolvedLayout;
 use Lantern\Core\Piece\ResolvedPiece;
+use Lantern\Interchange\Stored\PieceCodec;
 
 /** Resolved menus as JSON, for other programs. */
 final class Navigation

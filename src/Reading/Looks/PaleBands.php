@@ -10,8 +10,8 @@ use Lantern\Core\Piece\Band;
 use Lantern\Core\Piece\Pale;
 use Lantern\Core\Piece\Panel;
 use Lantern\Core\Refused;
-use Lantern\Interchange\Json\Fields;
-use Lantern\Interchange\Json\PieceCodec;
+use Lantern\Interchange\Stored\Fields;
+use Lantern\Interchange\Stored\PieceCodec;
 use Lantern\Reading\Sql\Row;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 

@@ -18,9 +18,9 @@ use Lantern\Core\Piece\Piece;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Refused;
-use Lantern\Interchange\Json\EntryCodec;
-use Lantern\Interchange\Json\Fields;
-use Lantern\Interchange\Json\PieceCodec;
+use Lantern\Interchange\Stored\EntryCodec;
+use Lantern\Interchange\Stored\Fields;
+use Lantern\Interchange\Stored\PieceCodec;
 use Lantern\Reading\Sql\Row;
 
 /** Turns the rows of a menu's entries into a tree, and a tree into rows. */

@@ -16,7 +16,7 @@ use Lantern\Core\Piece\Piece;
 use Lantern\Core\Piece\Text;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Words\Words;
-use Lantern\Interchange\Json\PieceCodec;
+use Lantern\Interchange\Stored\PieceCodec;
 use Lantern\Reading\Copies\Copies;
 
 /** Writes a menu of the workbench as lines that stand on their own: with addresses for places. */

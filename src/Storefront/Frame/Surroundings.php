@@ -6,7 +6,7 @@ namespace Lantern\Storefront\Frame;
 
 use Lantern\Core\Menu\HungMenu;
 use Lantern\Core\Shop\ShopDetail;
-use Lantern\Node\KeptPages;
+use Lantern\Node\Pages\KeptPages;
 use Lantern\Reading\Frame\Frame;
 use Lantern\Storefront\Http\ShownThings;
 use Lantern\Storefront\Http\Visit;

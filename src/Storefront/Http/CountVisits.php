@@ -6,7 +6,7 @@ namespace Lantern\Storefront\Http;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Answer\Answer;
-use Lantern\Node\VisitCounter;
+use Lantern\Node\Visits\VisitCounter;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\EventDispatcher\Attribute\AsEventListener;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront\Http;
 
-use Lantern\Node\CustomerIdentity;
-use Lantern\Node\StandInCustomer;
+use Lantern\Node\Customers\CustomerIdentity;
+use Lantern\Node\Customers\StandInCustomer;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
 

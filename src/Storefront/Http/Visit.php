@@ -8,7 +8,7 @@ use Lantern\Core\Address\Query;
 use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Release\CopyName;
 use Lantern\Core\Visitor;
-use Lantern\Node\Mark;
+use Lantern\Node\News\Mark;
 use Lantern\Reading\Copies\Copy;
 
 /** One request to the storefront: which copy it is answered from, for whom, and under which path. */

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Storefront\Http;
 
-use Lantern\Node\AnswerHeaders;
-use Lantern\Node\News;
+use Lantern\Node\Http\AnswerHeaders;
+use Lantern\Node\News\News;
 use Lantern\Reading\Sql\Away;
 use Psr\Log\LoggerInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;

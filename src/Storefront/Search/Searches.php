@@ -10,7 +10,7 @@ use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Search\SearchWord;
 use Lantern\Core\Search\SearchWords;
-use Lantern\Node\AnswerHeaders;
+use Lantern\Node\Http\AnswerHeaders;
 use Lantern\Reading\Catalogue\Card;
 use Lantern\Reading\Catalogue\Listing;
 use Lantern\Reading\Listings\NarrowedListing;

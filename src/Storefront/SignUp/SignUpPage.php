@@ -6,11 +6,11 @@ namespace Lantern\Storefront\SignUp;
 
 use Lantern\Core\Address\SplitTarget;
 use Lantern\Core\Person\MailAddress;
-use Lantern\Letters\Links;
-use Lantern\Letters\Outcome;
-use Lantern\Letters\Subscribers;
 use Lantern\Storefront\Http\Visit;
 use Lantern\Storefront\Pages\Pages;
+use Lantern\Workbench\Subscribers\Links;
+use Lantern\Workbench\Subscribers\Outcome;
+use Lantern\Workbench\Subscribers\Subscribers;
 use Symfony\Component\HttpFoundation\Request;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\Uid\Uuid;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Edits;
 
 use Lantern\Core\Menu\Move;
-use Lantern\Interchange\Json\Fields;
-use Lantern\Interchange\Json\MoveCodec;
+use Lantern\Interchange\Stored\Fields;
+use Lantern\Interchange\Stored\MoveCodec;
 
 /** How a menu gets back to where it was before an edit. */
 final readonly class WayBack

@@ -16,6 +16,7 @@ use Lantern\Reading\Sql\Row;
 use Lantern\Workbench\Audit\AuditLog;
 use Lantern\Workbench\Edits\UnitOfWork;
 use Psr\Clock\ClockInterface;
+use Random\Randomizer;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** The codes that a device makes, and those on paper for when it is lost. */
@@ -138,7 +139,7 @@ final readonly class SecondFactors
     /** @return list<string> */
     private function newCodes(string $personId): array
     {
-        $codes = RecoveryCode::some();
+        $codes = RecoveryCode::batch(new Randomizer());
         $this->connection->executeStatement('DELETE FROM journal.recovery_code WHERE person_id = ?', [$personId]);
         foreach ($codes as $code) {
             $this->connection->executeStatement('INSERT INTO journal.recovery_code VALUES (?, ?)', [$personId, RecoveryCode::hash($code)]);

@@ -10,6 +10,7 @@ use Lantern\Core\Person\SessionRule;
 use Lantern\Core\Person\SignInLevel;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
+use Random\Randomizer;
 
 final class SignInLevelTest extends TestCase
 {
@@ -39,8 +40,8 @@ final class SignInLevelTest extends TestCase
 
     public function testRecoveryCodesAreManyDifferentAndReadHoweverTheyAreTyped(): void
     {
-        $codes = [...RecoveryCode::some(), ...RecoveryCode::some()];
-        self::assertCount(2 * RecoveryCode::TOGETHER, array_unique($codes));
+        $codes = [...RecoveryCode::batch(new Randomizer()), ...RecoveryCode::batch(new Randomizer())];
+        self::assertCount(2 * RecoveryCode::BATCH_SIZE, array_unique($codes));
         foreach ($codes as $code) {
             self::assertMatchesRegularExpression('/^[a-hjkmnp-z2-9]{4}(-[a-hjkmnp-z2-9]{4}){2}$/D', $code);
             self::assertSame(RecoveryCode::hash($code), RecoveryCode::hash(' '.strtoupper(str_replace('-', ' ', $code))));

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Reading\Sql;
 
 use Doctrine\DBAL\Connection;
-use Lantern\Node\FirstLook;
+use Lantern\Node\Look\FirstLook;
 use Lantern\Tests\ShopTestCase;
 use PHPUnit\Framework\Attributes\DataProvider;
 

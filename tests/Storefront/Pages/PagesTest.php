@@ -6,7 +6,7 @@ namespace Lantern\Tests\Storefront\Pages;
 
 use Lantern\Demo\DemoId;
 use Lantern\Kernel;
-use Lantern\Node\StandInCustomer;
+use Lantern\Node\Customers\StandInCustomer;
 use Lantern\Storefront\Http\CustomerCookie;
 use Lantern\Tests\ShopTestCase;
 use Symfony\Component\HttpFoundation\Request;

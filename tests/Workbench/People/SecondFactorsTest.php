@@ -24,7 +24,7 @@ final class SecondFactorsTest extends ShopTestCase
         self::assertFalse($factors->accept($id, $totp->code(new \DateTimeImmutable())));
         $codes = $factors->confirm($id, $totp->code(new \DateTimeImmutable()));
         self::assertTrue($factors->has($id));
-        self::assertSame([RecoveryCode::TOGETHER, RecoveryCode::TOGETHER], [\count($codes), $factors->codesLeft($id)]);
+        self::assertSame([RecoveryCode::BATCH_SIZE, RecoveryCode::BATCH_SIZE], [\count($codes), $factors->codesLeft($id)]);
     }
 
     public function testTheSecretIsKeptLockedAndCodesAsHashes(): void
@@ -47,7 +47,7 @@ final class SecondFactorsTest extends ShopTestCase
         $this->workbench()->executeStatement('UPDATE journal.person SET factor = ? WHERE id = ?', [(new Secrets('another'))->lock($totp->base32()), $id]);
         self::assertFalse($factors->accept($id, $totp->code(new \DateTimeImmutable('+1 minute'))));
         self::assertTrue($factors->accept($id, $codes[3]));
-        self::assertSame(RecoveryCode::TOGETHER - 1, $factors->codesLeft($id));
+        self::assertSame(RecoveryCode::BATCH_SIZE - 1, $factors->codesLeft($id));
     }
 
     public function testANewDeviceTakesThePlaceOfTheOldOneOnlyWhenItWorks(): void
