@@ -13,8 +13,8 @@ use Lantern\Workbench\Mailing\TellService;
 use Lantern\Workbench\MorningMail\TellOfTheMorning;
 use Lantern\Workbench\MorningMail\TellPersonOfTheMorning;
 use Lantern\Workbench\OutsideLinks\AskHost;
-use Lantern\Workbench\OutsideLinks\AskOutside;
-use Lantern\Workbench\OutsideLinks\OutsideClient;
+use Lantern\Workbench\OutsideLinks\CheckOutsideLinks;
+use Lantern\Workbench\OutsideLinks\OutsideClientFactory;
 use Lantern\Workbench\People\NormalizedPasswords;
 use Lantern\Workbench\People\PasswordWanted;
 use Lantern\Workbench\Queues\ReadableMessages;
@@ -90,7 +90,7 @@ return static function (ContainerConfigurator $container): void {
     }
 
     // No address within a private network is asked, whatever a name resolves to; but for the demo's made-up world on loopback.
-    $services->set('lantern.outside_client', HttpClientInterface::class)->factory([OutsideClient::class, 'make'])->args([env('default::LANTERN_OUTSIDE_STAND_IN')]);
+    $services->set('lantern.outside_client', HttpClientInterface::class)->factory([OutsideClientFactory::class, 'make'])->args([env('default::LANTERN_OUTSIDE_STAND_IN')]);
 
     // Argon2id (RFC 9106), with 32 MiB and three passes.
     $services->set('lantern.argon2id', NativePasswordHasher::class)->args([3, 32 * 1024 * 1024, null, \PASSWORD_ARGON2ID]);
@@ -116,7 +116,7 @@ return static function (ContainerConfigurator $container): void {
             'routing' => [
                 DoJob::class => 'jobs',
                 WalkOver::class => 'checks', KeepUp::class => 'checks', CatchUp::class => 'checks',
-                AskOutside::class => 'outside', AskHost::class => 'outside',
+                CheckOutsideLinks::class => 'outside', AskHost::class => 'outside',
                 WriteLetter::class => 'letters', TellService::class => 'letters', LetterToPerson::class => 'letters', PasswordWanted::class => 'letters', TellOfTheMorning::class => 'letters', TellPersonOfTheMorning::class => 'letters',
             ],
         ],

@@ -9,7 +9,7 @@ use Doctrine\Migrations\AbstractMigration;
 
 /**
  * What is wrong in each copy of the shop. `due` names what changed since it was looked at, `examined` what each look depended on,
- * `finding` what was found. The keys are those of Lantern\Core\Finding\Reach.
+ * `finding` what was found. The keys are those of Lantern\Core\Finding\DependencyKey.
  */
 final class Version20261208000000 extends AbstractMigration
 {

@@ -104,6 +104,8 @@ return static function (ContainerConfigurator $container): void {
     ]);
 
     $services = $container->services()->defaults()->autowire()->autoconfigure();
+    // The clocks of the shop are wound where its workers are.
+    $services->load('Lantern\\Workbench\\Schedule\\', '../../src/Workbench/Schedule/');
     foreach (['Admin', 'Console', 'Demo'] as $layer) {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }

@@ -47,7 +47,7 @@ final readonly class CheckCommand
         if (!$this->inspection->catchUp($name)) {
             $this->inspection->walk($name);
         }
-        $this->inspection->catchUpFar($name);
+        $this->inspection->refreshDistances($name);
         $wrong = false;
         foreach ($this->table->all(CopyName::Live === $name ? CopyFilter::Live : CopyFilter::Workbench) as $found) {
             $wrong = $wrong || 'any' === $failOn || 'broken' === $failOn && $found->finding->kind->isBroken();

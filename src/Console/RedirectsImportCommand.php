@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Console;
 
 use Lantern\Core\Person\Actor;
-use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\JudgedLine;
+use Lantern\Core\Redirect\LineOutcome;
 use Lantern\Core\Refused;
 use Lantern\Interchange\Csv\RedirectCsv;
 use Lantern\Workbench\Edits\Progress;
@@ -53,13 +53,13 @@ final readonly class RedirectsImportCommand
 
             return Command::FAILURE;
         }
-        $refusedLines = array_values(array_filter($judgement->lines, static fn (JudgedLine $judged): bool => Fate::Refused === $judged->fate));
+        $refusedLines = array_values(array_filter($judgement->lines, static fn (JudgedLine $judged): bool => LineOutcome::Refused === $judged->fate));
         if ('' !== $refused && false === @file_put_contents($refused, RedirectCsv::refused($judgement))) {
             $told->writeln(\sprintf('<error>The refused lines could not be written to %s.</error>', $refused));
         }
         Json::write($output, [
-            'added' => $judgement->count(Fate::Added),
-            'already' => $judgement->count(Fate::Already),
+            'added' => $judgement->count(LineOutcome::Added),
+            'already' => $judgement->count(LineOutcome::Already),
             'refused' => \count($refusedLines),
             'changed' => \count($judgement->changed),
             'release' => $release,

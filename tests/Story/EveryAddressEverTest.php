@@ -6,7 +6,7 @@ namespace Lantern\Tests\Story;
 
 use Lantern\Core\Address\Address;
 use Lantern\Core\Answer\Answerer;
-use Lantern\Core\Impact\Onward;
+use Lantern\Core\Impact\VisitorForwarding;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Refused;
@@ -118,9 +118,9 @@ final class EveryAddressEverTest extends ShopTestCase
         $place = $this->somePlace("kind IN ('page', 'category', 'collection', 'article', 'policy', 'page-group')");
         $choice = $this->random->getInt(0, 3);
         $onward = match ($choice) {
-            0 => Onward::gone(),
-            1 => Onward::notFound(),
-            default => Onward::to($this->somePlace("light <> 'closed' AND opens_on IS NULL AND closes_on IS NULL")),
+            0 => VisitorForwarding::gone(),
+            1 => VisitorForwarding::notFound(),
+            default => VisitorForwarding::to($this->somePlace("light <> 'closed' AND opens_on IS NULL AND closes_on IS NULL")),
         };
         $version = (int) $this->value('SELECT version FROM place WHERE id = ?', $place->id);
         $leadingThere = null === $onward->place && !$onward->gone ? $this->leadingTo($place) : [];

@@ -9,7 +9,7 @@ use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Job\JobView;
-use Lantern\Core\Impact\Readdressed;
+use Lantern\Core\Impact\ChangedAddress;
 use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Reading\Mentions\AddressTouches;
@@ -47,7 +47,7 @@ final readonly class Addresses
         return $this->api->json(new AddressPlan(
             array_map(static fn (JudgedWish $one): WishView => new WishView($one->placeId, $one->to?->path, $one->problem), $judged->wishes),
             null === $change ? [] : TouchWords::all($this->touches->of($change)),
-            array_map(static fn (Readdressed $one): MovedPlace => new MovedPlace($one->title, $one->from->path, $one->to->path), $change->moved ?? []),
+            array_map(static fn (ChangedAddress $one): MovedPlace => new MovedPlace($one->title, $one->from->path, $one->to->path), $change->moved ?? []),
             array_map(static fn (Rule $rule): string => $rule->sourceWords(), $change->made ?? []),
         ));
     }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Address;
 
-use Lantern\Admin\Http\Many;
+use Lantern\Admin\Http\ListSize;
 use Lantern\Workbench\Addresses\AddressEditor;
 use Lantern\Workbench\Addresses\AddressWish;
 use OpenApi\Attributes as OA;
@@ -15,7 +15,7 @@ final readonly class AddressesInput
 {
     /** @param list<WishInput> $wishes */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: WishInput::class)), Many(min: 1, max: AddressEditor::MOST), Assert\Valid]
+        #[OA\Property(type: 'array', items: new OA\Items(ref: WishInput::class)), ListSize(min: 1, max: AddressEditor::MOST), Assert\Valid]
         public array $wishes,
     ) {
     }

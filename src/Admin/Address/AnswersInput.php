@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Address;
 
-use Lantern\Admin\Http\Eyes;
-use Lantern\Admin\Http\Many;
+use Lantern\Admin\Http\ListSize;
+use Lantern\Admin\Http\PreviewAudience;
 use Lantern\Core\Release\CopyName;
 use OpenApi\Attributes as OA;
 use Symfony\Component\Validator\Constraints as Assert;
@@ -22,12 +22,12 @@ final readonly class AnswersInput
 
     /** @param list<string> $addresses */
     public function __construct(
-        #[OA\Property(type: 'array', description: 'As somebody would type them, with or without the domain of the shop', items: new OA\Items(type: 'string')), Many(min: 1, max: self::MOST), Assert\All([new Assert\Length(max: 4096)])]
+        #[OA\Property(type: 'array', description: 'As somebody would type them, with or without the domain of the shop', items: new OA\Items(type: 'string')), ListSize(min: 1, max: self::MOST), Assert\All([new Assert\Length(max: 4096)])]
         public array $addresses,
         #[OA\Property]
         public CopyName $copy = CopyName::Workbench,
         #[OA\Property]
-        public Eyes $audience = Eyes::Guest,
+        public PreviewAudience $audience = PreviewAudience::Guest,
         #[OA\Property(description: 'Now where nothing is said')]
         public ?\DateTimeImmutable $at = null,
     ) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Filter;
 
-use Lantern\Admin\Http\Many;
+use Lantern\Admin\Http\ListSize;
 use Lantern\Core\Filter\ChoiceOrder;
 use Lantern\Core\Filter\FilterSetting;
 use OpenApi\Attributes as OA;
@@ -24,7 +24,7 @@ final readonly class FilterWordsInput
         public ?string $label = null,
         #[OA\Property, Assert\Choice(choices: ['name', 'count', 'hand'])]
         public ?string $order = null,
-        #[OA\Property(description: 'Values in their order', type: 'array', items: new OA\Items(type: 'string')), Many(max: FilterSetting::MOST_VALUES), Assert\All([new Assert\Type('string'), new Assert\Length(max: 200)])]
+        #[OA\Property(description: 'Values in their order', type: 'array', items: new OA\Items(type: 'string')), ListSize(max: FilterSetting::MOST_VALUES), Assert\All([new Assert\Type('string'), new Assert\Length(max: 200)])]
         public ?array $byHand = null,
         #[OA\Property(description: 'A choice that the next two are about; a category by its id'), Assert\Length(max: 200)]
         public ?string $choice = null,

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\Finding;
 
 use Lantern\Admin\Http\Id;
-use Lantern\Admin\Http\Many;
+use Lantern\Admin\Http\ListSize;
 use Lantern\Core\Finding\MendKind;
 use Lantern\Workbench\Mends\Mender;
 use OpenApi\Attributes as OA;
@@ -17,7 +17,7 @@ final readonly class MendInput
 {
     /** @param list<string> $findings */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string')), Many(min: 1, max: Mender::MOST), Assert\All([new Assert\Length(max: 40)])]
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string')), ListSize(min: 1, max: Mender::MOST), Assert\All([new Assert\Length(max: 40)])]
         public array $findings,
         #[OA\Property(type: 'string', enum: MendKind::class)]
         public MendKind $mend,

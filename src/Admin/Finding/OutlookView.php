@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Finding;
 
-use Lantern\Reading\Findings\Outlook;
+use Lantern\Reading\Findings\FindingTotals;
 use OpenApi\Attributes as OA;
 
 /** How the shop stands, in numbers; without what is set aside. */
@@ -35,7 +35,7 @@ final readonly class OutlookView
     ) {
     }
 
-    public static function of(Outlook $outlook): self
+    public static function of(FindingTotals $outlook): self
     {
         return new self($outlook->wrong, $outlook->broken, $outlook->live, $outlook->breaks, $outlook->visits, $outlook->mends, $outlook->aside, $outlook->isOfNow, $outlook->done, $outlook->of);
     }

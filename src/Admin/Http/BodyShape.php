@@ -107,7 +107,7 @@ final class BodyShape
     private function items(array $items, \ReflectionProperty $property, string $path): ?Problem
     {
         $most = self::MOST_ITEMS;
-        foreach ([Many::class, Assert\Count::class] as $kind) {
+        foreach ([ListSize::class, Assert\Count::class] as $kind) {
             $constraint = ($property->getAttributes($kind, \ReflectionAttribute::IS_INSTANCEOF)[0] ?? null)?->newInstance();
             $most = $constraint instanceof Assert\Count ? $constraint->max ?? $most : $most;
         }

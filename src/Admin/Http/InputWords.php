@@ -34,7 +34,7 @@ final class InputWords
         return match (true) {
             $constraint instanceof Length && null !== $constraint->max && $length > $constraint->max => \sprintf('“%s” has at most %s characters; this one has %s. Shorten it.', $field, number_format($constraint->max), number_format($length)),
             $constraint instanceof Length => \sprintf('“%s” cannot be empty. Type it.', $field),
-            Many::OF_OTHERS === $violation->getCode() => \sprintf('“%s” has to be a list of texts.', $field),
+            ListSize::OF_OTHERS === $violation->getCode() => \sprintf('“%s” has to be a list of texts.', $field),
             \is_array($value) && !array_is_list($value) => \sprintf('“%s” has to be a list.', $field),
             $constraint instanceof Count => \sprintf('“%s” has from %s to %s things at once; this one has %s.', $field, number_format($constraint->min ?? 0), number_format($constraint->max ?? \PHP_INT_MAX), number_format($length)),
             $constraint instanceof Range => \sprintf('“%s” is a number from %s to %s.', $field, self::text($constraint->min), self::text($constraint->max)),

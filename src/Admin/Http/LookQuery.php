@@ -12,7 +12,7 @@ final readonly class LookQuery
 {
     public function __construct(
         #[OA\Property]
-        public Eyes $audience = Eyes::Guest,
+        public PreviewAudience $audience = PreviewAudience::Guest,
         #[OA\Property(description: 'Now where nothing is said')]
         public ?\DateTimeImmutable $at = null,
     ) {

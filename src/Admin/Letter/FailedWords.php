@@ -13,7 +13,7 @@ use Lantern\Workbench\Mailing\TellService;
 use Lantern\Workbench\MorningMail\TellOfTheMorning;
 use Lantern\Workbench\MorningMail\TellPersonOfTheMorning;
 use Lantern\Workbench\OutsideLinks\AskHost;
-use Lantern\Workbench\OutsideLinks\AskOutside;
+use Lantern\Workbench\OutsideLinks\CheckOutsideLinks;
 use Lantern\Workbench\People\PasswordWanted;
 use Lantern\Workbench\Subscribers\WriteLetter;
 
@@ -31,7 +31,7 @@ final class FailedWords
             $message instanceof DoJob => 'A job',
             $message instanceof WalkOver, $message instanceof KeepUp, $message instanceof CatchUp => 'Looking over the shop',
             $message instanceof AskHost => "Asking {$message->host}",
-            $message instanceof AskOutside => 'Asking other web sites',
+            $message instanceof CheckOutsideLinks => 'Asking other web sites',
             default => (new \ReflectionClass($message))->getShortName(),
         };
     }

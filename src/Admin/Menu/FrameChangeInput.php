@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Admin\Menu;
 
 use Lantern\Admin\Http\Id;
-use Lantern\Admin\Http\Many;
+use Lantern\Admin\Http\ListSize;
 use Lantern\Core\Looks\Looks;
 use Lantern\Core\Menu\HeaderWithoutMenu;
 use Lantern\Core\Refused;
@@ -40,7 +40,7 @@ final readonly class FrameChangeInput
         public bool $towardsEnd = false,
         #[OA\Property(description: 'For take-looks and forget-looks: which set'), Assert\Length(max: 40)]
         public ?string $set = null,
-        #[OA\Property(type: 'array', nullable: true, items: new OA\Items(ref: SeenVersion::class), description: 'The `versions` of the frame that was shown: where what is changed is another by now, the answer is 412. Without it, it is changed whatever it is'), Many(max: 1000), Assert\Valid]
+        #[OA\Property(type: 'array', nullable: true, items: new OA\Items(ref: SeenVersion::class), description: 'The `versions` of the frame that was shown: where what is changed is another by now, the answer is 412. Without it, it is changed whatever it is'), ListSize(max: 1000), Assert\Valid]
         public ?array $seen = null,
     ) {
     }

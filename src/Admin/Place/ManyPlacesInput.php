@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace Lantern\Admin\Place;
 
 use Lantern\Admin\Http\Id;
-use Lantern\Admin\Http\Many;
+use Lantern\Admin\Http\ListSize;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Place\Closing;
 use Lantern\Core\Place\Light;
-use Lantern\Core\Place\Standing;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Refused;
 use Lantern\Workbench\Places\ManyPlaces;
 use OpenApi\Attributes as OA;
@@ -20,7 +20,7 @@ use Symfony\Component\Validator\Constraints as Assert;
 final class ManyPlacesInput
 {
     /** @var list<string> */
-    #[OA\Property(type: 'array', items: new OA\Items(type: 'string')), Many(min: 1, max: ManyPlaces::MOST), Assert\All([new Id()])]
+    #[OA\Property(type: 'array', items: new OA\Items(type: 'string')), ListSize(min: 1, max: ManyPlaces::MOST), Assert\All([new Id()])]
     public array $places = [];
     #[OA\Property]
     public ?Light $light = null;
@@ -42,9 +42,9 @@ final class ManyPlacesInput
         }
     }
 
-    public function standing(): ?Standing
+    public function standing(): ?PlaceParent
     {
-        return \array_key_exists('parent', get_object_vars($this)) ? new Standing($this->parent) : null;
+        return \array_key_exists('parent', get_object_vars($this)) ? new PlaceParent($this->parent) : null;
     }
 
     /** @throws Refused */

@@ -13,7 +13,7 @@ use Lantern\Admin\Http\IfMatch;
 use Lantern\Admin\Http\Limited;
 use Lantern\Admin\Http\Routes;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Core\Place\Standing;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Place\StoredFile;
 use Lantern\Core\Refused;
 use Lantern\Workbench\Edits\Edit;
@@ -47,7 +47,7 @@ final readonly class PlacesMade
     #[OA\Post(path: '/api/places', summary: 'Makes a place; its address is made from its title', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: MadePlace::class))])]
     public function make(#[Body] NewPlaceInput $input, #[CurrentUser] Account $account): Response
     {
-        return $this->made($input->kind, fn (): string => $this->maker->make($input->kind, $input->title, new Standing($input->parent), $account->actor(), $input->light));
+        return $this->made($input->kind, fn (): string => $this->maker->make($input->kind, $input->title, new PlaceParent($input->parent), $account->actor(), $input->light));
     }
 
     #[Route('/api/places/{id}/duplicate', requirements: ['id' => Requirement::UUID], methods: ['POST'])]

@@ -9,8 +9,8 @@ use Lantern\Admin\Http\Api;
 use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\DoneView;
 use Lantern\Admin\Http\IfMatch;
-use Lantern\Core\Impact\Onward;
 use Lantern\Core\Impact\Relative;
+use Lantern\Core\Impact\VisitorForwarding;
 use Lantern\Core\NotThere;
 use Lantern\Core\Place\ClosedAnswer;
 use Lantern\Core\Refused;
@@ -64,12 +64,12 @@ final readonly class Removals
         );
     }
 
-    private function onward(OnwardInput $input): Onward
+    private function onward(OnwardInput $input): VisitorForwarding
     {
         return match ($input->answer) {
-            ClosedAnswer::Elsewhere => Onward::to($this->copies->workbench->places->get($input->to ?? throw new Refused('to', 'Choose the place that visitors are led to.')) ?? throw NotThere::place()),
-            ClosedAnswer::Gone => Onward::gone(),
-            ClosedAnswer::NotFound => Onward::notFound(),
+            ClosedAnswer::Elsewhere => VisitorForwarding::to($this->copies->workbench->places->get($input->to ?? throw new Refused('to', 'Choose the place that visitors are led to.')) ?? throw NotThere::place()),
+            ClosedAnswer::Gone => VisitorForwarding::gone(),
+            ClosedAnswer::NotFound => VisitorForwarding::notFound(),
         };
     }
 }

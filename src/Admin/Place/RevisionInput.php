@@ -7,9 +7,9 @@ namespace Lantern\Admin\Place;
 use Lantern\Admin\Http\Id;
 use Lantern\Core\Place\Audience;
 use Lantern\Core\Place\Light;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Place\Revision;
 use Lantern\Core\Place\Serving;
-use Lantern\Core\Place\Standing;
 use Lantern\Core\Place\Title;
 use OpenApi\Attributes as OA;
 use Symfony\Component\Validator\Constraints as Assert;
@@ -56,7 +56,7 @@ final class RevisionInput
             audience: $this->audience,
             closing: $this->closing?->closing(),
             listing: $this->listing?->listing(),
-            standing: \array_key_exists('parent', get_object_vars($this)) ? new Standing($this->parent) : null,
+            standing: \array_key_exists('parent', get_object_vars($this)) ? new PlaceParent($this->parent) : null,
             rule: $this->rule?->rule(),
             serving: $this->serving,
             downloadName: $this->downloadName,

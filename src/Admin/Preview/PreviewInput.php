@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Preview;
 
-use Lantern\Admin\Http\Eyes;
+use Lantern\Admin\Http\PreviewAudience;
 use Lantern\Core\Release\CopyName;
 use OpenApi\Attributes as OA;
 
@@ -15,7 +15,7 @@ final readonly class PreviewInput
         #[OA\Property]
         public CopyName $copy = CopyName::Workbench,
         #[OA\Property]
-        public Eyes $audience = Eyes::Guest,
+        public PreviewAudience $audience = PreviewAudience::Guest,
         #[OA\Property(description: 'Always the present moment where nothing is said')]
         public ?\DateTimeImmutable $at = null,
     ) {

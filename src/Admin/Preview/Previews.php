@@ -10,9 +10,9 @@ use Lantern\Admin\Http\Body;
 use Lantern\Admin\Http\Costly;
 use Lantern\Admin\Http\Limited;
 use Lantern\Admin\Http\QueryInput;
-use Lantern\Core\Impact\Seen;
-use Lantern\Core\Impact\SeenMenu;
+use Lantern\Core\Impact\ComparedMenu;
 use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Impact\VisitorDifferences;
 use Lantern\Core\Visitor;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Frame\Frame;
@@ -71,10 +71,10 @@ final readonly class Previews
         foreach ($this->frame->kept($workbench, $now) as $bay => $hung) {
             // A column of pieces is none of the menus.
             if (isset($names[$hung->bay->menuId ?? ''])) {
-                $menus[$hung->bay->menuId] = new SeenMenu($names[$hung->bay->menuId], $hung->menu, $other[$bay]->menu);
+                $menus[$hung->bay->menuId] = new ComparedMenu($names[$hung->bay->menuId], $hung->menu, $other[$bay]->menu);
             }
         }
 
-        return $this->api->json(new SeenView(TouchWords::all(Seen::differences(null === $query->place ? null : $workbench->places->get($query->place), array_values($menus), $now, $then))));
+        return $this->api->json(new SeenView(TouchWords::all(VisitorDifferences::differences(null === $query->place ? null : $workbench->places->get($query->place), array_values($menus), $now, $then))));
     }
 }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Admin\Preview;
 
-use Lantern\Admin\Http\Eyes;
 use Lantern\Admin\Http\Id;
+use Lantern\Admin\Http\PreviewAudience;
 use OpenApi\Attributes as OA;
 
 #[OA\Schema]
@@ -13,7 +13,7 @@ final readonly class SeenQuery
 {
     public function __construct(
         #[OA\Property]
-        public Eyes $audience = Eyes::Guest,
+        public PreviewAudience $audience = PreviewAudience::Guest,
         #[OA\Property(description: 'Now where nothing is said')]
         public ?\DateTimeImmutable $at = null,
         #[OA\Property(description: 'Id of the place that is looked at'), Id]

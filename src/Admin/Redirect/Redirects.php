@@ -15,8 +15,8 @@ use Lantern\Admin\Http\QueryInput;
 use Lantern\Admin\Http\Routes;
 use Lantern\Admin\Job\JobView;
 use Lantern\Admin\Rule\AllView;
-use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Judgement;
+use Lantern\Core\Redirect\LineOutcome;
 use Lantern\Core\Refused;
 use Lantern\Core\Release\CopyName;
 use Lantern\Interchange\Csv\RedirectCsv;
@@ -201,6 +201,6 @@ final readonly class Redirects
             }
         }
 
-        return new JudgementView($judgement->count(Fate::Added), $judgement->count(Fate::Already), $judgement->count(Fate::Refused), \count($judgement->changed), $shown, RedirectCsv::refused($judgement));
+        return new JudgementView($judgement->count(LineOutcome::Added), $judgement->count(LineOutcome::Already), $judgement->count(LineOutcome::Refused), \count($judgement->changed), $shown, RedirectCsv::refused($judgement));
     }
 }

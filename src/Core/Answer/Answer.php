@@ -34,7 +34,7 @@ final readonly class Answer
     /** Whether redirects, or closed places, lead round to where they began. */
     public function isCircle(): bool
     {
-        return [] !== $this->trail && Why::Circle === $this->trail[\count($this->trail) - 1]->why;
+        return [] !== $this->trail && StepReason::Circle === $this->trail[\count($this->trail) - 1]->why;
     }
 
     public function isRedirect(): bool
@@ -51,7 +51,7 @@ final readonly class Answer
     /** How many redirects, and closed places that lead elsewhere, a visitor is led over; all of them in one hop of the browser. */
     public function hops(): int
     {
-        return \count(array_filter($this->trail, static fn (Step $step): bool => Why::Redirect === $step->why || Why::ClosedElsewhere === $step->why));
+        return \count(array_filter($this->trail, static fn (Step $step): bool => StepReason::Redirect === $step->why || StepReason::ClosedElsewhere === $step->why));
     }
 
     /** The addresses that it goes by, for people to read. */

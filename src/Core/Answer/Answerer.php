@@ -35,13 +35,13 @@ final readonly class Answerer
         try {
             $asked = Address::parse($path);
         } catch (BadAddress $bad) {
-            return new Answer(400, null, null, [new Step($path, Why::NoAddress, about: $bad->getMessage())], null);
+            return new Answer(400, null, null, [new Step($path, StepReason::NoAddress, about: $bad->getMessage())], null);
         }
 
         $trail = [];
         $status = null;
         if ($asked->encoded() !== $path && $asked->path !== $path) {
-            $trail[] = new Step($path, Why::NormalForm, $asked->path);
+            $trail[] = new Step($path, StepReason::NormalForm, $asked->path);
             $status = RedirectStatus::ForGood;
         }
 
@@ -57,7 +57,7 @@ final readonly class Answerer
         $changesAt = null;
         while (true) {
             if (isset($seen[$at->path]) || \count($seen) >= self::MAX_STEPS) {
-                return new Answer(404, $asked, null, [...$trail, new Step($at->path, Why::Circle)], null, $changesAt);
+                return new Answer(404, $asked, null, [...$trail, new Step($at->path, StepReason::Circle)], null, $changesAt);
             }
             $seen[$at->path] = true;
 
@@ -70,20 +70,20 @@ final readonly class Answerer
             if (null !== $rule) {
                 $changesAt = Moment::earlier($changesAt, $rule->until);
                 if (RedirectStatus::Gone === $rule->status) {
-                    return new Answer(410, $asked, null, [...$trail, new Step($at->path, Why::Gone, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
+                    return new Answer(410, $asked, null, [...$trail, new Step($at->path, StepReason::Gone, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
                 }
                 $status = null === $status ? $rule->status : $status->then($rule->status);
                 if (null !== $rule->goal->outside) {
-                    $trail[] = new Step($at->path, Why::Redirect, $rule->goal->outside, $rule->id, self::about($rule), self::prefix($rule));
+                    $trail[] = new Step($at->path, StepReason::Redirect, $rule->goal->outside, $rule->id, self::about($rule), self::prefix($rule));
 
                     return new Answer($status->value, $asked, Query::added($rule->goal->outside, Query::merge($targetQuery, $query)), $trail, null, $changesAt);
                 }
                 $next = null !== $rule->goal->placeId ? $this->places->get($rule->goal->placeId)?->address : $rule->next($at);
                 if (null === $next) {
-                    return new Answer(404, $asked, null, [...$trail, new Step($at->path, Why::PlaceRemoved, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
+                    return new Answer(404, $asked, null, [...$trail, new Step($at->path, StepReason::PlaceRemoved, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
                 }
                 $targetQuery = Query::merge($rule->goal->query, $targetQuery);
-                $trail[] = new Step($at->path, Why::Redirect, $next->path, $rule->id, self::about($rule), self::prefix($rule));
+                $trail[] = new Step($at->path, StepReason::Redirect, $next->path, $rule->id, self::about($rule), self::prefix($rule));
                 $at = $next;
                 continue;
             }
@@ -91,7 +91,7 @@ final readonly class Answerer
                 $elsewhere = $this->places->get($place->closedTo);
                 if (null !== $elsewhere) {
                     $status = null === $status ? RedirectStatus::ForNow : $status->then(RedirectStatus::ForNow);
-                    $trail[] = new Step($at->path, Why::ClosedElsewhere, $elsewhere->address->path);
+                    $trail[] = new Step($at->path, StepReason::ClosedElsewhere, $elsewhere->address->path);
                     $at = $elsewhere->address;
                     continue;
                 }
@@ -105,7 +105,7 @@ final readonly class Answerer
     private function arrived(Address $asked, Place $place, string $query, Visitor $visitor, array $trail, ?RedirectStatus $status, ?\DateTimeImmutable $changesAt): Answer
     {
         $allowed = $place->audience->includes($visitor);
-        $trail[] = new Step($place->address->path, $allowed ? Why::Opens : Why::OtherAudience);
+        $trail[] = new Step($place->address->path, $allowed ? StepReason::Opens : StepReason::OtherAudience);
         if (null !== $status) {
             return new Answer($status->value, $asked, $place->address->encoded().('' === $query ? '' : '?'.$query), $trail, $place, $changesAt);
         }
@@ -118,11 +118,11 @@ final readonly class Answerer
     {
         // A dead end is told at once: leading a visitor on to it would be a hop to nothing.
         if (null === $place) {
-            return new Answer(404, $asked, null, [...$trail, new Step($at->path, Why::NothingHere)], null, $changesAt);
+            return new Answer(404, $asked, null, [...$trail, new Step($at->path, StepReason::NothingHere)], null, $changesAt);
         }
         $gone = ClosedAnswer::Gone === $place->closedAnswer;
 
-        return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? Why::ClosedGone : Why::ClosedNotFound)], $place, $changesAt);
+        return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? StepReason::ClosedGone : StepReason::ClosedNotFound)], $place, $changesAt);
     }
 
     private static function prefix(Rule $rule): ?string

@@ -32,12 +32,12 @@ final readonly class DistanceContent implements Examinable
 
     public function examine(Examination $examination): void
     {
-        $examination->shop->reach(Reach::frame());
-        $examination->shop->reach(Reach::ways());
-        $examination->shop->reach(Reach::leads(''));
+        $examination->shop->reach(DependencyKey::frame());
+        $examination->shop->reach(DependencyKey::ways());
+        $examination->shop->reach(DependencyKey::leads(''));
         foreach ($this->visited as $place) {
             $examination->shop->until($place->opening->nextChange($examination->moment));
-            $examination->shop->reach(Reach::place($place->id));
+            $examination->shop->reach(DependencyKey::place($place->id));
             // One that nothing leads to is another finding, and one that is meant to be quiet is meant to be far.
             if (null === ($this->steps[$place->id] ?? null) && $place->lightAt($examination->moment)->isShownInLists() && $examination->shop->isLedTo($place)) {
                 $examination->note(new Finding(FindingKind::PlaceFar, new Subject(SubjectType::Place, $place->id, $place->title, where: $place->kind->words()), ['steps' => self::NEAR, 'address' => $place->address->path], [$place->address->path]));

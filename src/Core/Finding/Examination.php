@@ -13,13 +13,13 @@ final class Examination
     private array $findings = [];
     /** @var array<string, true> */
     private array $leads = [];
-    public readonly Watched $shop;
+    public readonly RecordingKnowledge $shop;
     public readonly Visitor $guest;
     public readonly LinkCheck $links;
 
     public function __construct(Knowledge $known, public readonly \DateTimeImmutable $moment)
     {
-        $this->shop = new Watched($known, $moment);
+        $this->shop = new RecordingKnowledge($known, $moment);
         $this->guest = Visitor::guest($moment);
         $this->links = new LinkCheck($this);
     }

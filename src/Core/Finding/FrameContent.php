@@ -32,7 +32,7 @@ final readonly class FrameContent implements Examinable
 
     public function examine(Examination $examination): void
     {
-        foreach ([Reach::frame(), Reach::settings(), ...array_map(static fn (Place $one): string => Reach::place($one->id), array_values($this->places)), ...array_map(Reach::listing(...), $this->fillings), ...[] === $this->fillings ? [] : [Reach::catalogue()]] as $key) {
+        foreach ([DependencyKey::frame(), DependencyKey::settings(), ...array_map(static fn (Place $one): string => DependencyKey::place($one->id), array_values($this->places)), ...array_map(DependencyKey::listing(...), $this->fillings), ...[] === $this->fillings ? [] : [DependencyKey::catalogue()]] as $key) {
             $examination->shop->reach($key);
         }
         foreach ($this->hung as $one) {

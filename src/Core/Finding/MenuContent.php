@@ -68,9 +68,9 @@ final readonly class MenuContent implements Examinable
 
     public function examine(Examination $examination): void
     {
-        $examination->shop->reach(Reach::menu($this->id));
+        $examination->shop->reach(DependencyKey::menu($this->id));
         if (MenuKind::Panel === $this->kind) {
-            $examination->shop->reach(Reach::frame());
+            $examination->shop->reach(DependencyKey::frame());
             null === $this->opensAt || $examination->shop->get($this->opensAt);
         }
         $page = null;
@@ -149,11 +149,11 @@ final readonly class MenuContent implements Examinable
 
     private function reachFilling(Entry $entry, Examination $examination): void
     {
-        $examination->shop->reach(Reach::catalogue());
-        $examination->shop->reach(Reach::listing($entry->filling->placeId ?? ''));
+        $examination->shop->reach(DependencyKey::catalogue());
+        $examination->shop->reach(DependencyKey::listing($entry->filling->placeId ?? ''));
         foreach ($this->candidates[$entry->id] ?? [] as $place) {
-            $examination->shop->reach(Reach::place($place->id));
-            $examination->shop->reach(Reach::listing($place->id));
+            $examination->shop->reach(DependencyKey::place($place->id));
+            $examination->shop->reach(DependencyKey::listing($place->id));
             $examination->shop->until($place->opening->nextChange($examination->moment));
         }
     }

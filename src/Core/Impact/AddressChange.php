@@ -10,8 +10,8 @@ use Lantern\Core\Redirect\Rule;
 final readonly class AddressChange
 {
     /**
-     * @param list<Readdressed> $moved      all that get another address
-     * @param list<Readdressed> $asked      those of them that somebody asked for; the others come along
+     * @param list<ChangedAddress> $moved      all that get another address
+     * @param list<ChangedAddress> $asked      those of them that somebody asked for; the others come along
      * @param list<Rule>        $made       redirects from addresses that visitors know, without ids
      * @param list<Rule>        $dropped    redirects from addresses that a place takes back
      * @param list<Rule>        $retargeted redirects that led to an old address, as they will be

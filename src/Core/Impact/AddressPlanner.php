@@ -70,7 +70,7 @@ final readonly class AddressPlanner
         return new JudgedAddresses($problems, [] === $wanted ? null : $this->change($moves));
     }
 
-    /** @param array<string, non-empty-list<Readdressed>> $moves */
+    /** @param array<string, non-empty-list<ChangedAddress>> $moves */
     private function change(array $moves): AddressChange
     {
         $after = new MovedPlaces($this->places, array_merge([], ...array_values($moves)));
@@ -80,7 +80,7 @@ final readonly class AddressPlanner
 
     /**
      * @param list<Readdressing>                         $wanted
-     * @param array<string, non-empty-list<Readdressed>> $moves
+     * @param array<string, non-empty-list<ChangedAddress>> $moves
      *
      * @return array<string, string> what to tell a person, by place id
      */
@@ -115,7 +115,7 @@ final readonly class AddressPlanner
      *
      * @param list<Readdressing> $wanted
      *
-     * @return array<string, non-empty-list<Readdressed>> by id of the wish's own place
+     * @return array<string, non-empty-list<ChangedAddress>> by id of the wish's own place
      */
     private function moves(array $wanted): array
     {
@@ -135,10 +135,10 @@ final readonly class AddressPlanner
         $moves = [];
         foreach ($wanted as $wish) {
             $from = $wish->place->address;
-            $moves[$wish->place->id] = [new Readdressed($wish->place->id, $wish->place->title, $from, $wish->to)];
+            $moves[$wish->place->id] = [new ChangedAddress($wish->place->id, $wish->place->title, $from, $wish->to)];
             foreach ($wish->below as $place) {
                 if (($nearest[$place->id] ?? null) === $wish) {
-                    $moves[$wish->place->id][] = new Readdressed($place->id, $place->title, $place->address, $place->address->rebased($from, $wish->to));
+                    $moves[$wish->place->id][] = new ChangedAddress($place->id, $place->title, $place->address, $place->address->rebased($from, $wish->to));
                 }
             }
         }
@@ -171,7 +171,7 @@ final readonly class AddressPlanner
      * @param array<string, true>                  $movedIds
      * @param array<string, array<string, string>> $targets  titles of the places that want an address, by address and id
      */
-    private function refuseTaken(Readdressed $one, array $movedIds, array $targets): void
+    private function refuseTaken(ChangedAddress $one, array $movedIds, array $targets): void
     {
         $there = $this->places->at($one->to);
         if (null !== $there && !isset($movedIds[$there->id])) {

@@ -40,7 +40,7 @@ final readonly class LightPlanner
         $touches = [];
         $arrival = $this->arrival($after, $visitor);
         if (!$arrival->equals($this->arrival($before, $visitor))) {
-            $touches[] = new Touch(TouchKind::AnswersNow, at: $after->address->path, arrival: $arrival, breaks: \in_array($arrival->kind, [ArrivalKind::FindsNothing, ArrivalKind::FindsItGone], true));
+            $touches[] = new Touch(TouchKind::AnswersNow, at: $after->address->path, arrival: $arrival, breaks: \in_array($arrival->kind, [VisitorOutcomeKind::FindsNothing, VisitorOutcomeKind::FindsItGone], true));
         } elseif ($before->isShownTo($visitor) !== $after->isShownTo($visitor) && $after->opensFor($visitor)) {
             $touches[] = new Touch(TouchKind::GoesOnOpening, at: $after->address->path);
         }
@@ -71,14 +71,14 @@ final readonly class LightPlanner
     }
 
     /** What becomes of a visitor who comes to its address. */
-    private function arrival(Place $place, Visitor $visitor): Arrival
+    private function arrival(Place $place, Visitor $visitor): VisitorOutcome
     {
         return match (true) {
-            $place->opensFor($visitor) => new Arrival(ArrivalKind::Arrives),
-            $place->opensAt($visitor->moment) => new Arrival(Audience::Customers === $place->audience ? ArrivalKind::IsAskedToSignIn : ArrivalKind::ForGuestsOnly),
-            ClosedAnswer::Elsewhere === $place->closedAnswer => new Arrival(ArrivalKind::IsLedForNow, $this->elsewhere[$place->closedTo ?? ''] ?? null),
-            ClosedAnswer::Gone === $place->closedAnswer => new Arrival(ArrivalKind::FindsItGone),
-            default => new Arrival(ArrivalKind::FindsNothing),
+            $place->opensFor($visitor) => new VisitorOutcome(VisitorOutcomeKind::Arrives),
+            $place->opensAt($visitor->moment) => new VisitorOutcome(Audience::Customers === $place->audience ? VisitorOutcomeKind::IsAskedToSignIn : VisitorOutcomeKind::ForGuestsOnly),
+            ClosedAnswer::Elsewhere === $place->closedAnswer => new VisitorOutcome(VisitorOutcomeKind::IsLedForNow, $this->elsewhere[$place->closedTo ?? ''] ?? null),
+            ClosedAnswer::Gone === $place->closedAnswer => new VisitorOutcome(VisitorOutcomeKind::FindsItGone),
+            default => new VisitorOutcome(VisitorOutcomeKind::FindsNothing),
         };
     }
 
@@ -147,7 +147,7 @@ final readonly class LightPlanner
             return [];
         }
         if ($after->opensFor($visitor) && $before->opensFor($visitor)) {
-            $arrival = new Arrival(ArrivalKind::GoesOnArriving);
+            $arrival = new VisitorOutcome(VisitorOutcomeKind::GoesOnArriving);
         }
         $touches = [];
         foreach ([[MentionKind::Text, TouchKind::TextsLink], [MentionKind::Redirect, TouchKind::RedirectsLead], [MentionKind::ClosedPlace, TouchKind::ClosedPlacesLead], [MentionKind::Outside, TouchKind::OutsideLeads]] as [$of, $kind]) {

@@ -15,7 +15,7 @@ final readonly class MovedPlaces
     /** @var array<string, Address> new addresses by id */
     private array $moved;
 
-    /** @param list<Readdressed> $moved */
+    /** @param list<ChangedAddress> $moved */
     public function __construct(private PlaceLookup $before, array $moved)
     {
         $arrived = $addresses = [];

@@ -40,7 +40,7 @@ final class RedirectsOfAMove
         }
     }
 
-    /** @param list<non-empty-list<Readdressed>> $moves each with its own place first */
+    /** @param list<non-empty-list<ChangedAddress>> $moves each with its own place first */
     public function change(array $moves): AddressChange
     {
         $all = array_merge([], ...$moves);
@@ -56,7 +56,7 @@ final class RedirectsOfAMove
         foreach ($all as $one) {
             $this->rememberWhoWasThere($one);
         }
-        $asked = array_map(static fn (array $moved): Readdressed => $moved[0], $moves);
+        $asked = array_map(static fn (array $moved): ChangedAddress => $moved[0], $moves);
 
         return new AddressChange($all, $asked, array_values($this->made), $this->dropped, array_values($this->retargeted), $this->shadowedBy($all));
     }
@@ -64,7 +64,7 @@ final class RedirectsOfAMove
     /**
      * The redirects that lead from the addresses that visitors know to where their places are, as far as none is there.
      *
-     * @param list<Readdressed> $moved
+     * @param list<ChangedAddress> $moved
      *
      * @return list<Rule> without ids
      */
@@ -80,7 +80,7 @@ final class RedirectsOfAMove
     /**
      * A redirect from where a place will stand, to that place, has done its work.
      *
-     * @param non-empty-list<Readdressed> $moved
+     * @param non-empty-list<ChangedAddress> $moved
      */
     private function dropWhatIsTakenBack(array $moved): void
     {
@@ -139,8 +139,8 @@ final class RedirectsOfAMove
      * Redirects that led to where a place was lead to where it will be: to the place itself, and for
      * all below it to its new address, where nothing went another way in between.
      *
-     * @param non-empty-list<Readdressed> $moved
-     * @param list<Readdressed>           $all   what moves in the same change
+     * @param non-empty-list<ChangedAddress> $moved
+     * @param list<ChangedAddress>           $all   what moves in the same change
      */
     private function leadOn(array $moved, array $all): void
     {
@@ -173,7 +173,7 @@ final class RedirectsOfAMove
     /**
      * Whether nothing below an address went another way: by a redirect, or by a wish of its own.
      *
-     * @param list<Readdressed> $all
+     * @param list<ChangedAddress> $all
      */
     private function allWentAlong(Address $below, Address $from, Address $to, array $all): bool
     {
@@ -189,7 +189,7 @@ final class RedirectsOfAMove
         return true;
     }
 
-    /** @param non-empty-list<Readdressed> $moved */
+    /** @param non-empty-list<ChangedAddress> $moved */
     private function makeWhatIsMissing(array $moved): void
     {
         $root = $moved[0];
@@ -206,7 +206,7 @@ final class RedirectsOfAMove
     }
 
     /** Makes sure that an address leads to the place that moved, by itself or along with the root of the move. */
-    private function keep(Readdressed $one, Address $known, ?Readdressed $root, ?Address $rootKnown): void
+    private function keep(ChangedAddress $one, Address $known, ?ChangedAddress $root, ?Address $rootKnown): void
     {
         if ($known->equals($one->to) || $this->after->isAlwaysOpenAt($known)) {
             return;
@@ -230,7 +230,7 @@ final class RedirectsOfAMove
     }
 
     /** Whether a redirect for all below the known address of the root leads to this place, too. */
-    private function comesAlong(Readdressed $one, Address $known, Readdressed $root, Address $rootKnown): bool
+    private function comesAlong(ChangedAddress $one, Address $known, ChangedAddress $root, Address $rootKnown): bool
     {
         if (!$known->isBelow($rootKnown) || !$known->rebased($rootKnown, $root->to)->equals($one->to) || null !== $this->table->of($known, false)) {
             return false;
@@ -245,7 +245,7 @@ final class RedirectsOfAMove
     }
 
     /** A place that visitors still know where this one stood, and that has moved before: it is found again. */
-    private function rememberWhoWasThere(Readdressed $one): void
+    private function rememberWhoWasThere(ChangedAddress $one): void
     {
         if ($this->after->isAlwaysOpenAt($one->from) || null !== $this->table->of($one->from, false)) {
             return;
@@ -262,13 +262,13 @@ final class RedirectsOfAMove
     /**
      * Redirects that were there, stay, and are followed no more.
      *
-     * @param list<Readdressed> $all
+     * @param list<ChangedAddress> $all
      *
      * @return list<Rule>
      */
     private function shadowedBy(array $all): array
     {
-        $rules = array_map(fn (Readdressed $one): ?Rule => $this->table->of($one->to, false), $all);
+        $rules = array_map(fn (ChangedAddress $one): ?Rule => $this->table->of($one->to, false), $all);
 
         return array_values(array_filter($rules, fn (?Rule $rule): bool => true === $rule?->isStored() && !isset($this->retargeted[$rule->id])));
     }

@@ -45,7 +45,7 @@ final readonly class RemovalPlanner
     }
 
     /** @throws Refused where the place is not this program's to remove, or visitors cannot be led there */
-    public function plan(Place $place, Onward $onward, \DateTimeImmutable $moment): Removal
+    public function plan(Place $place, VisitorForwarding $onward, \DateTimeImmutable $moment): Removal
     {
         self::refuseWhatCannotGo($place);
         $onward->refuseWhatCannotBe($place, $moment);
@@ -109,13 +109,13 @@ final readonly class RemovalPlanner
         return $rule->goal->placeId === $place->id || !$rule->prefix && true === $rule->goal->address?->equals($place->address);
     }
 
-    private function instead(Rule $rule, Onward $onward): ?Rule
+    private function instead(Rule $rule, VisitorForwarding $onward): ?Rule
     {
         return $onward->isNotFound() || true === $onward->place?->address->equals($rule->source) ? null : $rule->leadingTo($onward->goal());
     }
 
     /** @return list<Touch> */
-    private function address(Place $place, Onward $onward): array
+    private function address(Place $place, VisitorForwarding $onward): array
     {
         if (null === $this->known) {
             return [new Touch(TouchKind::NobodyKnows, [$place->address->path])];
@@ -124,7 +124,7 @@ final readonly class RemovalPlanner
         if (null !== $successor) {
             return [new Touch(TouchKind::AnotherOpensThere, [$successor->title], $this->known->path)];
         }
-        $arrival = Arrival::after($onward);
+        $arrival = VisitorOutcome::after($onward);
 
         return [new Touch(TouchKind::LeadsOn, at: $this->known->path, arrival: $arrival, count: $this->visits, breaks: $arrival->breaks())];
     }
@@ -141,9 +141,9 @@ final readonly class RemovalPlanner
      *
      * @return list<Touch>
      */
-    private function told(Onward $onward, array $dropped, array $changed): array
+    private function told(VisitorForwarding $onward, array $dropped, array $changed): array
     {
-        $arrival = Arrival::after($onward);
+        $arrival = VisitorOutcome::after($onward);
         $sources = static fn (Rule $rule): string => $rule->sourceWords();
         $named = fn (MentionKind $kind): array => array_map(MentionWords::named(...), $this->of($kind));
         $inTexts = fn (bool $pieces): array => array_values(array_unique(array_map(MentionWords::named(...), array_filter($this->of(MentionKind::Text), static fn (Mention $one): bool => $pieces === ($one instanceof TextMention && $one->ofPieces)))));

@@ -53,12 +53,12 @@ final class TouchWords
                 : "No visitor knows {$touch->things[0]} yet, so nothing needs to lead on from it.",
             TouchKind::AnotherOpensThere => "At {$touch->at}, where visitors know it, “{$touch->things[0]}” opens by now.",
             default => \sprintf('%s %s%s.', $touch->at, match ($touch->arrival?->kind) {
-                ArrivalKind::IsAskedToSignIn => 'asks a guest to sign in (403)',
-                ArrivalKind::ForGuestsOnly => 'opens for guests only',
-                ArrivalKind::IsLedForNow => \sprintf('leads to %s for now (302)', $touch->arrival->where ?? 'another place'),
-                ArrivalKind::IsLedForGood => \sprintf('leads to “%s” for good (301)', $touch->arrival->where ?? ''),
-                ArrivalKind::FindsItGone => 'answers “gone” (410)',
-                ArrivalKind::FindsNothing => 'answers “not found” (404)',
+                VisitorOutcomeKind::IsAskedToSignIn => 'asks a guest to sign in (403)',
+                VisitorOutcomeKind::ForGuestsOnly => 'opens for guests only',
+                VisitorOutcomeKind::IsLedForNow => \sprintf('leads to %s for now (302)', $touch->arrival->where ?? 'another place'),
+                VisitorOutcomeKind::IsLedForGood => \sprintf('leads to “%s” for good (301)', $touch->arrival->where ?? ''),
+                VisitorOutcomeKind::FindsItGone => 'answers “gone” (410)',
+                VisitorOutcomeKind::FindsNothing => 'answers “not found” (404)',
                 default => 'opens',
             }, $touch->count > 0 ? \sprintf('; it had %s in 30 days', self::counted($touch->count, 'visit', 'visits')) : ''),
         };
@@ -109,10 +109,10 @@ final class TouchWords
         };
 
         return \sprintf('%s here: %s. Whoever follows %s %s.', $who, Sentence::enumerated($touch->things, self::NAMED), 1 === $count ? 'it' : 'them', match ($touch->arrival?->kind) {
-            ArrivalKind::GoesOnArriving => 'goes on arriving',
-            ArrivalKind::IsAskedToSignIn, ArrivalKind::ForGuestsOnly => 'is asked to sign in',
-            ArrivalKind::IsLedForNow, ArrivalKind::IsLedForGood => 'is led to '.($touch->arrival->where ?? 'another place'),
-            ArrivalKind::FindsItGone, ArrivalKind::FindsNothing => 'finds nothing',
+            VisitorOutcomeKind::GoesOnArriving => 'goes on arriving',
+            VisitorOutcomeKind::IsAskedToSignIn, VisitorOutcomeKind::ForGuestsOnly => 'is asked to sign in',
+            VisitorOutcomeKind::IsLedForNow, VisitorOutcomeKind::IsLedForGood => 'is led to '.($touch->arrival->where ?? 'another place'),
+            VisitorOutcomeKind::FindsItGone, VisitorOutcomeKind::FindsNothing => 'finds nothing',
             default => 'arrives again',
         });
     }
@@ -128,7 +128,7 @@ final class TouchWords
             TouchKind::PiecesGo => null === $there ? "Pieces that lead here are taken out of {$quoted}: buttons, cards, products and lines of links. A heading keeps its words." : "Pieces of {$quoted} that lead here lead to {$there}.",
             TouchKind::ClosedPlacesFollow => null !== $there
                 ? "Closed places that lead here lead to {$there}: {$quoted}."
-                : \sprintf('Closed places that lead here answer “%s” instead: %s.', ArrivalKind::FindsItGone === $touch->arrival?->kind ? 'gone' : 'not found', $quoted),
+                : \sprintf('Closed places that lead here answer “%s” instead: %s.', VisitorOutcomeKind::FindsItGone === $touch->arrival?->kind ? 'gone' : 'not found', $quoted),
             default => \sprintf('Outside of the shop its address stands in %s. Whoever follows it %s; change it there by hand.', Sentence::enumerated($touch->things, self::NAMED), null === $there ? 'finds nothing' : "arrives at {$there}"),
         };
     }
@@ -174,12 +174,12 @@ final class TouchWords
         return 1 === \count($touch->things) ? "{$names} below it keeps its address, and stands one step higher." : "{$names} below it keep their addresses, and stand one step higher.";
     }
 
-    private static function sight(?Sight $sight): string
+    private static function sight(?PlaceVisibility $sight): string
     {
         return match ($sight) {
-            Sight::Open => 'is open',
-            Sight::OpenUnlisted => 'opens, but is in no menu or list',
-            Sight::OtherAudience => 'asks for another audience',
+            PlaceVisibility::Open => 'is open',
+            PlaceVisibility::OpenUnlisted => 'opens, but is in no menu or list',
+            PlaceVisibility::OtherAudience => 'asks for another audience',
             default => 'is closed',
         };
     }
@@ -187,7 +187,7 @@ final class TouchWords
     /** The place that visitors are led to, in quotes; null where they find nothing. */
     private static function there(Touch $touch): ?string
     {
-        return ArrivalKind::IsLedForGood === $touch->arrival?->kind ? "“{$touch->arrival->where}”" : null;
+        return VisitorOutcomeKind::IsLedForGood === $touch->arrival?->kind ? "“{$touch->arrival->where}”" : null;
     }
 
     /** "1 March 2027, 10:00 (Europe/London)" */

@@ -21,14 +21,14 @@ final class Merge
     /** @var array<string, Conflict> */
     private array $conflicts = [];
 
-    private function __construct(private readonly Stands $base, private readonly Stands $theirs, private readonly Stands $mine, private readonly Tree $like)
+    private function __construct(private readonly FlatTree $base, private readonly FlatTree $theirs, private readonly FlatTree $mine, private readonly Tree $like)
     {
     }
 
     /** @throws Refused where both together cannot be; never for plain menus */
     public static function of(Tree $base, Tree $theirs, Tree $mine): Merged
     {
-        return (new self(new Stands($base), new Stands($theirs), new Stands($mine), $theirs))->merged();
+        return (new self(new FlatTree($base), new FlatTree($theirs), new FlatTree($mine), $theirs))->merged();
     }
 
     private function merged(): Merged
@@ -81,7 +81,7 @@ final class Merge
      * @param array<string, bool> $kept
      * @param bool                $mine whether it was mine that took it out
      */
-    private function keepWhatTheOtherWorkedOn(array &$kept, Stands $worked, Stands $removed, bool $mine): void
+    private function keepWhatTheOtherWorkedOn(array &$kept, FlatTree $worked, FlatTree $removed, bool $mine): void
     {
         foreach ($worked->entries as $id => $entry) {
             $isGone = isset($this->base->entries[$id]) && !isset($removed->entries[$id]);
@@ -100,7 +100,7 @@ final class Merge
         }
     }
 
-    private function needsItsParent(string $id, Stands $worked, Stands $removed): bool
+    private function needsItsParent(string $id, FlatTree $worked, FlatTree $removed): bool
     {
         return $worked->parents[$id] !== ($this->base->parents[$id] ?? null)
             || (!isset($removed->entries[$id]) && !$worked->entries[$id]->isSameLine($this->base->entries[$id]));
@@ -193,7 +193,7 @@ final class Merge
     private function inOrder(string $parentId, array $here): array
     {
         $isHere = array_flip($here);
-        $order = static fn (Stands $stands): array => array_values(array_filter($stands->lists[$parentId] ?? [], static fn (string $id): bool => isset($isHere[$id])));
+        $order = static fn (FlatTree $stands): array => array_values(array_filter($stands->lists[$parentId] ?? [], static fn (string $id): bool => isset($isHere[$id])));
         [$theirs, $mine, $base] = [$order($this->theirs), $order($this->mine), $order($this->base)];
         $iMoved = self::moved($base, $mine);
         $theyMoved = self::moved($base, $theirs);

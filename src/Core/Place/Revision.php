@@ -31,7 +31,7 @@ final readonly class Revision
         public ?Audience $audience = null,
         public ?Closing $closing = null,
         public ?SearchListing $listing = null,
-        public ?Standing $standing = null,
+        public ?PlaceParent $standing = null,
         public ?CollectionRule $rule = null,
         public ?Serving $serving = null,
         public ?string $downloadName = null,

@@ -16,7 +16,7 @@ final readonly class Judgement
     {
     }
 
-    public function count(Fate $fate): int
+    public function count(LineOutcome $fate): int
     {
         return \count(array_filter($this->lines, static fn (JudgedLine $line): bool => $line->fate === $fate));
     }

@@ -76,28 +76,28 @@ final class Sheet
         try {
             $rule = $this->rule($n, $line);
         } catch (BadAddress $bad) {
-            return new JudgedLine($line, Fate::Refused, $bad->getMessage(), field: null === self::address($line->source, $this->origin) ? 'source' : 'target');
+            return new JudgedLine($line, LineOutcome::Refused, $bad->getMessage(), field: null === self::address($line->source, $this->origin) ? 'source' : 'target');
         } catch (Refused $refused) {
-            return new JudgedLine($line, Fate::Refused, $refused->getMessage(), field: \in_array($refused->field, ['source', 'status', 'until'], true) ? $refused->field : 'target');
+            return new JudgedLine($line, LineOutcome::Refused, $refused->getMessage(), field: \in_array($refused->field, ['source', 'status', 'until'], true) ? $refused->field : 'target');
         }
         $key = ($rule->prefix ? '*' : '=').$rule->source->path;
         $before = $this->good[$key] ?? null;
         if (null !== $before) {
             return self::same($before[1], $rule)
-                ? new JudgedLine($line, Fate::Already, \sprintf('It is the same as line %d.', $before[0]->line->number))
-                : new JudgedLine($line, Fate::Refused, \sprintf('Line %d has the same source, %s, and leads elsewhere. Keep one of the two.', $before[0]->line->number, $rule->sourceWords()));
+                ? new JudgedLine($line, LineOutcome::Already, \sprintf('It is the same as line %d.', $before[0]->line->number))
+                : new JudgedLine($line, LineOutcome::Refused, \sprintf('Line %d has the same source, %s, and leads elsewhere. Keep one of the two.', $before[0]->line->number, $rule->sourceWords()));
         }
         $known = $this->known->of($rule->source, $rule->prefix);
         if (null !== $known) {
             return self::same($known, $rule) || self::same($known, $this->ended($rule))
-                ? new JudgedLine($line, Fate::Already, 'This redirect is there already.')
-                : new JudgedLine($line, Fate::Refused, \sprintf('%s has a redirect already, %s. Change that one instead.', $rule->sourceWords(), $known->status->words()));
+                ? new JudgedLine($line, LineOutcome::Already, 'This redirect is there already.')
+                : new JudgedLine($line, LineOutcome::Refused, \sprintf('%s has a redirect already, %s. Change that one instead.', $rule->sourceWords(), $known->status->words()));
         }
         $place = $rule->prefix ? null : $this->places[$rule->source->path] ?? null;
         if (true === $place?->opensAt($this->moment)) {
-            return new JudgedLine($line, Fate::Refused, \sprintf('“%s” opens at %s, so nobody would be redirected. Change its address or close it first.', $place->title, $rule->source));
+            return new JudgedLine($line, LineOutcome::Refused, \sprintf('“%s” opens at %s, so nobody would be redirected. Change its address or close it first.', $place->title, $rule->source));
         }
-        $judged = new JudgedLine($line, Fate::Added, $this->leads($rule), $rule);
+        $judged = new JudgedLine($line, LineOutcome::Added, $this->leads($rule), $rule);
         $this->good[$key] = [$judged, $rule];
 
         return $judged;
@@ -244,7 +244,7 @@ final class Sheet
             foreach (["={$path}", ...array_map(static fn (Address $above): string => "*{$above->path}", $address->ancestors())] as $key) {
                 $good = $this->good[$key] ?? null;
                 if (null !== $good) {
-                    $this->judged[(int) $good[1]->id] = new JudgedLine($good[0]->line, Fate::Refused, $words);
+                    $this->judged[(int) $good[1]->id] = new JudgedLine($good[0]->line, LineOutcome::Refused, $words);
                     unset($this->good[$key]);
                 }
             }

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Interchange\Csv;
 
-use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Judgement;
+use Lantern\Core\Redirect\LineOutcome;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
 
@@ -122,7 +122,7 @@ final class RedirectCsv
     {
         $lines = '';
         foreach ($judgement->lines as $judged) {
-            if (Fate::Refused === $judged->fate) {
+            if (LineOutcome::Refused === $judged->fate) {
                 $line = $judged->line;
                 $lines .= self::line([$line->source, $line->target, $line->status, $line->until, $line->note, $judged->words]);
             }

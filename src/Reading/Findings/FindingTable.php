@@ -172,7 +172,7 @@ final readonly class FindingTable
         return new LastWalk($row->moment('at') ?? new \DateTimeImmutable('@0'), $row->int('pages'), $row->int('links'), $row->texts('faults'));
     }
 
-    public function outlook(bool $isOfNow): Outlook
+    public function outlook(bool $isOfNow): FindingTotals
     {
         $row = new Row($this->connection->fetchAssociative(<<<'SQL'
             WITH f AS (SELECT f.copy, f.id, f.broken, f.visits FROM journal.finding f WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment()))),
@@ -185,7 +185,7 @@ final readonly class FindingTable
             FROM f
             SQL) ?: []);
 
-        return new Outlook($row->int('wrong'), $row->int('broken'), $row->int('breaks'), $row->int('visits'), $row->int('mends'), $row->int('live'), $row->int('aside'), $isOfNow, $row->int('done'), $row->int('of'));
+        return new FindingTotals($row->int('wrong'), $row->int('broken'), $row->int('breaks'), $row->int('visits'), $row->int('mends'), $row->int('live'), $row->int('aside'), $isOfNow, $row->int('done'), $row->int('of'));
     }
 
     private function which(CopyFilter $stand, string $words, bool $aside): SqlFragment

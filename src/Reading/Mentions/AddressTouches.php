@@ -6,9 +6,9 @@ namespace Lantern\Reading\Mentions;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Core\Impact\AddressChange;
+use Lantern\Core\Impact\ChangedAddress;
 use Lantern\Core\Impact\MentionWords;
 use Lantern\Core\Impact\OutsideMention;
-use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\Touch;
 use Lantern\Reading\Sql\PgArray;
 use Lantern\Reading\Sql\Row;
@@ -25,8 +25,8 @@ final readonly class AddressTouches
     public function of(AddressChange $change): array
     {
         $parameters = [
-            'ids' => PgArray::of(array_map(static fn (Readdressed $one): string => $one->placeId, $change->moved)),
-            'old' => PgArray::of(array_map(static fn (Readdressed $one): string => $one->from->path, $change->moved)),
+            'ids' => PgArray::of(array_map(static fn (ChangedAddress $one): string => $one->placeId, $change->moved)),
+            'old' => PgArray::of(array_map(static fn (ChangedAddress $one): string => $one->from->path, $change->moved)),
         ];
         $list = fn (string $sql): array => array_values(array_filter($this->connection->fetchFirstColumn($sql, $parameters), \is_string(...)));
         $visits = $this->connection->fetchOne('SELECT COALESCE(sum(count), 0) FROM journal.visit WHERE address = ANY (CAST(:old AS text[])) AND day > journal.utc_day() - 30', $parameters);

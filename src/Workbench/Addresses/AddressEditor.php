@@ -8,7 +8,7 @@ use Doctrine\ORM\EntityManagerInterface;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Impact\AddressChange;
 use Lantern\Core\Impact\AddressPlanner;
-use Lantern\Core\Impact\Readdressed;
+use Lantern\Core\Impact\ChangedAddress;
 use Lantern\Core\Impact\Readdressing;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\Actor;
@@ -191,7 +191,7 @@ final readonly class AddressEditor
     /**
      * Links that were typed become references.
      *
-     * @param list<Readdressed> $moved
+     * @param list<ChangedAddress> $moved
      */
     private function rewriteTexts(array $moved, Actor $by, MenuMoves $menus): void
     {
@@ -202,7 +202,7 @@ final readonly class AddressEditor
         $this->words->rewrite([], array_map(strval(...), array_keys($ids)), static fn (Words $words): Words => $words->referring($ids), $by, $menus);
     }
 
-    /** @param list<Readdressed> $moved */
+    /** @param list<ChangedAddress> $moved */
     private function move(array $moved, Actor $by, Progress $progress): void
     {
         $progress->enter('Moving', \count($moved));
@@ -212,7 +212,7 @@ final readonly class AddressEditor
                 UPDATE place p SET address = m.address, version = p.version + 1, changed_at = :now, changed_by = :by
                 FROM jsonb_to_recordset(CAST(:moved AS jsonb)) AS m(id uuid, address text) WHERE p.id = m.id
                 SQL, [
-                'moved' => json_encode(array_map(static fn (Readdressed $one): array => ['id' => $one->placeId, 'address' => $one->to->path], $some), \JSON_THROW_ON_ERROR),
+                'moved' => json_encode(array_map(static fn (ChangedAddress $one): array => ['id' => $one->placeId, 'address' => $one->to->path], $some), \JSON_THROW_ON_ERROR),
                 'now' => $this->clock->now()->format(\DATE_ATOM),
                 'by' => $by->name,
             ]);

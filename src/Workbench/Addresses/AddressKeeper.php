@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Lantern\Workbench\Addresses;
 
+use Lantern\Core\Impact\ChangedAddress;
 use Lantern\Core\Impact\MovedPlaces;
-use Lantern\Core\Impact\Readdressed;
 use Lantern\Core\Impact\RedirectsOfAMove;
 use Lantern\Reading\Answers\RememberedPlaces;
 use Lantern\Reading\Copies\Copies;
@@ -27,7 +27,7 @@ final readonly class AddressKeeper implements AddressesComeBack
         foreach ($this->copies->live->places->byIds($placeIds) as $id => $live) {
             $place = $now[$id] ?? null;
             if (null !== $place && !$place->address->equals($live->address)) {
-                $moved[] = new Readdressed($id, $place->title, $live->address, $place->address);
+                $moved[] = new ChangedAddress($id, $place->title, $live->address, $place->address);
                 $known[$id] = $live->address;
             }
         }

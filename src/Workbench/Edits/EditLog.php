@@ -41,7 +41,7 @@ final readonly class EditLog
         private AddressesComeBack $addresses,
         private Locks $locks,
         private ChangedReader $changed,
-        private WhatWasUndone $undone,
+        private RedoStack $undone,
     ) {
         $this->connection = $entities->getConnection();
     }
@@ -54,7 +54,7 @@ final readonly class EditLog
         return $this->work->run(function () use ($by, $about, $make): Edit {
             $this->undone->forget($by->personId());
             $id = $this->begin($by, $about);
-            $moves = new MenuMoves(function (string $menuId, Move $move) use ($id, $by): WayBack {
+            $moves = new MenuMoves(function (string $menuId, Move $move) use ($id, $by): MenuReversal {
                 // Menus have a log of their own, where the moves of several people are merged.
                 $this->note('');
                 $made = $this->menus->applyAsPartOfEdit($menuId, $move, $by);
@@ -131,7 +131,7 @@ final readonly class EditLog
     /**
      * @param string|null $notedAs id of the edit that what becomes different is noted under
      *
-     * @return array<string, WayBack> what leads back in the menus, by id
+     * @return array<string, MenuReversal> what leads back in the menus, by id
      */
     private function reverse(Edit $edit, Actor $by, ?string $notedAs): array
     {
@@ -187,17 +187,17 @@ final readonly class EditLog
         return $id;
     }
 
-    /** @param array<string, WayBack> $ways what leads back in menus, by id */
+    /** @param array<string, MenuReversal> $ways what leads back in menus, by id */
     private function end(string $id, string $sentence, array $ways): void
     {
         $this->note('');
         $this->connection->update('journal.edit', ['sentence' => $sentence, 'menus' => self::stored($ways)], ['id' => $id]);
     }
 
-    /** @param array<string, WayBack> $ways */
+    /** @param array<string, MenuReversal> $ways */
     private static function stored(array $ways): string
     {
-        return json_encode((object) array_map(static fn (WayBack $one): array => $one->stored(), $ways), \JSON_THROW_ON_ERROR);
+        return json_encode((object) array_map(static fn (MenuReversal $one): array => $one->stored(), $ways), \JSON_THROW_ON_ERROR);
     }
 
     /** What is taken back goes by the same rules as an edit. */
@@ -269,7 +269,7 @@ final readonly class EditLog
         $row = new Row($columns);
         $menus = [];
         foreach ($row->json('menus') as $menuId => $stored) {
-            $menus[(string) $menuId] = WayBack::fromStored(\is_array($stored) ? $stored : []);
+            $menus[(string) $menuId] = MenuReversal::fromStored(\is_array($stored) ? $stored : []);
         }
 
         return new Edit($row->text('id'), $row->text('person_id'), Subject::from($row->text('about')), $row->text('sentence'), $menus);

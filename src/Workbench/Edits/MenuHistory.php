@@ -17,16 +17,16 @@ interface MenuHistory
      *
      * @throws Refused|NotThere
      */
-    public function applyAsPartOfEdit(string $menuId, Move $move, Actor $by): WayBack;
+    public function applyAsPartOfEdit(string $menuId, Move $move, Actor $by): MenuReversal;
 
     /**
      * Takes back what `applyAsPartOfEdit()` did, whatever others did in the menu meanwhile; or makes it again, by the way back from that.
      *
-     * @return WayBack from here
+     * @return MenuReversal from here
      *
      * @throws Refused|NotThere
      */
-    public function revertPartOfEdit(string $menuId, WayBack $back, Actor $by): WayBack;
+    public function revertPartOfEdit(string $menuId, MenuReversal $back, Actor $by): MenuReversal;
 
     /**
      * Takes back the last step of a person in a menu.

@@ -10,10 +10,10 @@ use Lantern\Core\Menu\Together;
 /** The moves that an edit of other things makes in menus, with what leads back from each. */
 final class MenuMoves
 {
-    /** @var array<string, WayBack> by menu */
+    /** @var array<string, MenuReversal> by menu */
     private array $made = [];
 
-    /** @param \Closure(string, Move): WayBack $make */
+    /** @param \Closure(string, Move): MenuReversal $make */
     public function __construct(private readonly \Closure $make)
     {
     }
@@ -23,10 +23,10 @@ final class MenuMoves
     {
         $before = $this->made[$menuId] ?? null;
         $made = ($this->make)($menuId, $move);
-        $this->made[$menuId] = null === $before ? $made : new WayBack($made->version, new Together([$made->move, $before->move]));
+        $this->made[$menuId] = null === $before ? $made : new MenuReversal($made->version, new Together([$made->move, $before->move]));
     }
 
-    /** @return array<string, WayBack> by menu */
+    /** @return array<string, MenuReversal> by menu */
     public function made(): array
     {
         return $this->made;

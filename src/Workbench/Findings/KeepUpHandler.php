@@ -18,7 +18,7 @@ final readonly class KeepUpHandler
     {
         $this->check->catchUp();
         foreach (CopyName::cases() as $copy) {
-            $this->inspection->catchUpFar($copy);
+            $this->inspection->refreshDistances($copy);
         }
     }
 }

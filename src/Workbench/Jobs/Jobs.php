@@ -25,7 +25,7 @@ final readonly class Jobs
     /** What ended is told for so long to whoever comes back to it. */
     private const TOLD_AFTERWARDS = "interval '1 day'";
     /** Who asks where nobody does (RFC 9562, 5.9). */
-    private const NOBODY = '00000000-0000-0000-0000-000000000000';
+    private const SCHEDULER_PERSON_ID = '00000000-0000-0000-0000-000000000000';
     private const COLUMNS = 'id, kind, person_id, person, input, state, step, done, "of", outcome';
 
     /** A job that says nothing for so long was lost with its worker. */
@@ -79,7 +79,7 @@ final readonly class Jobs
             }
             $this->connection->executeStatement(
                 'INSERT INTO journal.job (id, kind, person_id, person, input, file, asked_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
-                [$id, $kind->value, $by->id ?? self::NOBODY, $by->name ?? '', json_encode($input, \JSON_THROW_ON_ERROR), $file, $this->clock->now()->format('Y-m-d H:i:s.uP')],
+                [$id, $kind->value, $by->id ?? self::SCHEDULER_PERSON_ID, $by->name ?? '', json_encode($input, \JSON_THROW_ON_ERROR), $file, $this->clock->now()->format('Y-m-d H:i:s.uP')],
                 [ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, null === $file ? ParameterType::NULL : ParameterType::LARGE_OBJECT, ParameterType::STRING],
             );
         });

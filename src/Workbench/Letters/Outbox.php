@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Letters;
 
 use Doctrine\DBAL\Connection;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Mailer\MailerInterface;
@@ -22,6 +24,7 @@ final readonly class Outbox
         #[Autowire(env: 'LANTERN_ADMIN_URL')] private string $adminUrl,
         private MailerInterface $mailer,
         private ClockInterface $clock,
+        private Locks $locks,
     ) {
     }
 
@@ -31,8 +34,7 @@ final readonly class Outbox
      */
     public function sendOnce(string $id, \Closure $write): void
     {
-        $this->connection->executeQuery('SELECT pg_advisory_lock(hashtext(?))', ["lantern letter $id"]);
-        try {
+        $this->locks->during(Lock::Letter, $id, function () use ($id, $write): void {
             if (false !== $this->connection->fetchOne('SELECT 1 FROM journal.letter_sent WHERE id = ?', [$id])) {
                 return;
             }
@@ -43,8 +45,6 @@ final readonly class Outbox
                 $this->mailer->send($letter);
                 $this->connection->executeStatement('INSERT INTO journal.letter_sent (id, at) VALUES (?, ?) ON CONFLICT (id) DO NOTHING', [$id, $this->clock->now()->format(\DATE_ATOM)]);
             }
-        } finally {
-            $this->connection->executeQuery('SELECT pg_advisory_unlock(hashtext(?))', ["lantern letter $id"]);
-        }
+        });
     }
 }

@@ -26,9 +26,9 @@ use Lantern\Interchange\Stored\MoveCodec;
 use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Menus\EntryRows;
 use Lantern\Workbench\Edits\MenuHistory;
+use Lantern\Workbench\Edits\MenuReversal;
+use Lantern\Workbench\Edits\RedoStack;
 use Lantern\Workbench\Edits\UnitOfWork;
-use Lantern\Workbench\Edits\WayBack;
-use Lantern\Workbench\Edits\WhatWasUndone;
 use Lantern\Workbench\Places\FileStore;
 use Lantern\Workbench\Words\WordsCleaner;
 use Psr\Clock\ClockInterface;
@@ -42,7 +42,7 @@ final readonly class MenuEditor implements MenuHistory
         private UnitOfWork $work,
         private Copies $copies,
         private MenuLog $log,
-        private WhatWasUndone $undone,
+        private RedoStack $undone,
         private WordsCleaner $cleaner,
         private ClockInterface $clock,
         private FileStore $files,
@@ -103,23 +103,23 @@ final readonly class MenuEditor implements MenuHistory
         });
     }
 
-    public function applyAsPartOfEdit(string $menuId, Move $move, Actor $by): WayBack
+    public function applyAsPartOfEdit(string $menuId, Move $move, Actor $by): MenuReversal
     {
-        return $this->work->run(function () use ($menuId, $move, $by): WayBack {
+        return $this->work->run(function () use ($menuId, $move, $by): MenuReversal {
             $menu = $this->locked($menuId);
             $made = $this->apply($menu, $menu->version, $move, $by);
 
-            return new WayBack($made->version, $made->inverse);
+            return new MenuReversal($made->version, $made->inverse);
         });
     }
 
-    public function revertPartOfEdit(string $menuId, WayBack $back, Actor $by): WayBack
+    public function revertPartOfEdit(string $menuId, MenuReversal $back, Actor $by): MenuReversal
     {
-        return $this->work->run(function () use ($menuId, $back, $by): WayBack {
+        return $this->work->run(function () use ($menuId, $back, $by): MenuReversal {
             $menu = $this->locked($menuId);
             $made = $this->apply($menu, $this->log->reaches($menuId, $back->version, $menu->version) ? $back->version : $menu->version, $back->move, $by);
 
-            return new WayBack($made->version, $made->inverse);
+            return new MenuReversal($made->version, $made->inverse);
         });
     }
 

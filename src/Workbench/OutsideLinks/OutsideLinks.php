@@ -7,6 +7,8 @@ namespace Lantern\Workbench\OutsideLinks;
 use Doctrine\DBAL\Connection;
 use Doctrine\DBAL\ParameterType;
 use Lantern\Core\Finding\OutsideAnswer;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Progress;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -25,7 +27,8 @@ final readonly class OutsideLinks
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
-        private OutsideAsker $asker,
+        private OutsideClient $asker,
+        private Locks $locks,
         private ClockInterface $clock,
     ) {
     }
@@ -68,10 +71,7 @@ final readonly class OutsideLinks
      */
     public function askOneOf(string $host): bool
     {
-        if (true !== $this->connection->fetchOne('SELECT pg_try_advisory_lock(hashtext(?))', ["lantern outside $host"])) {
-            return false;
-        }
-        try {
+        return true === $this->locks->unlessHeld(Lock::OutsideHost, $host, function () use ($host): bool {
             $url = $this->connection->fetchOne('SELECT o.url FROM journal.outside_answer o WHERE o.host = :host AND '.self::DUE.' ORDER BY o.again_at, o.url LIMIT 1', ['host' => $host, 'now' => $this->now()]);
             if (!\is_string($url)) {
                 return false;
@@ -79,9 +79,7 @@ final readonly class OutsideLinks
             $this->keep($url, $this->asker->ask($url));
 
             return true;
-        } finally {
-            $this->connection->executeQuery('SELECT pg_advisory_unlock(hashtext(?))', ["lantern outside $host"]);
-        }
+        });
     }
 
     /**
@@ -111,7 +109,7 @@ final readonly class OutsideLinks
         return $asked;
     }
 
-    private function keep(string $url, AskedOutside $answer): void
+    private function keep(string $url, CheckedLink $answer): void
     {
         $now = $this->clock->now();
         $again = $now->modify('+'.self::KEPT);

@@ -9,6 +9,8 @@ use Lantern\Core\Place\Drawing;
 use Lantern\Core\Place\FileType;
 use Lantern\Core\Place\StoredFile;
 use Lantern\Core\Refused;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Filesystem\Filesystem;
 
@@ -23,6 +25,7 @@ final readonly class FileStore
     public function __construct(
         #[Autowire(env: 'resolve:LANTERN_FILES')] private string $folder,
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private Locks $locks,
     ) {
     }
 
@@ -53,13 +56,9 @@ final readonly class FileStore
             }
         }
         $stored = new StoredFile(self::UPLOADS.'/'.hash_file('sha256', $upload->path).'.'.$type->extensions()[0], $type, (int) filesize($upload->path));
+
         // Two who upload the same bytes at one moment come one after the other: the second finds the file of the first, or its absence.
-        $this->connection->executeQuery('SELECT pg_advisory_lock(hashtext(?))', ["lantern file $stored->name"]);
-        try {
-            return $this->kept($upload->path, $stored, $make);
-        } finally {
-            $this->connection->executeQuery('SELECT pg_advisory_unlock(hashtext(?))', ["lantern file $stored->name"]);
-        }
+        return $this->locks->during(Lock::File, $stored->name, fn (): mixed => $this->kept($upload->path, $stored, $make));
     }
 
     /**

@@ -11,9 +11,9 @@ use Lantern\Core\Place\Closing;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceLookup;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Place\Revision;
 use Lantern\Core\Place\SearchListing;
-use Lantern\Core\Place\Standing;
 use Lantern\Core\Refused;
 use Lantern\Reading\Answers\RememberedPlaces;
 use Lantern\Reading\Copies\Copies;
@@ -47,7 +47,7 @@ final readonly class ManyPlaces
      *
      * @throws Refused
      */
-    public function change(array $placeIds, ?Light $light, ?Standing $standing, ?bool $listed, Actor $by, ?Closing $closing = null): Edit
+    public function change(array $placeIds, ?Light $light, ?PlaceParent $standing, ?bool $listed, Actor $by, ?Closing $closing = null): Edit
     {
         $placeIds = array_values(array_unique($placeIds));
         if ([] === $placeIds || \count($placeIds) > self::MOST) {
@@ -100,7 +100,7 @@ final readonly class ManyPlaces
         }
     }
 
-    private function sentence(int $count, ?Light $light, ?Standing $standing, ?bool $listed): string
+    private function sentence(int $count, ?Light $light, ?PlaceParent $standing, ?bool $listed): string
     {
         $places = \sprintf('%d %s', $count, 1 === $count ? 'place' : 'places');
         $now = array_filter([

@@ -16,7 +16,7 @@ use Lantern\Core\Place\FirstAddress;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Core\Place\Standing;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Place\StoredFile;
 use Lantern\Core\Place\Title;
 use Lantern\Core\Refused;
@@ -48,7 +48,7 @@ final readonly class PlaceMaker
      *
      * @throws Refused
      */
-    public function make(PlaceKind $kind, string $title, Standing $standing, Actor $by, Light $light = Light::Open): string
+    public function make(PlaceKind $kind, string $title, PlaceParent $standing, Actor $by, Light $light = Light::Open): string
     {
         if (!$kind->isMadeFromTitle()) {
             throw new Refused('kind', PlaceKind::File === $kind ? 'A file is made by uploading it.' : \sprintf('A %s is not made here.', $kind->words()));
@@ -66,7 +66,7 @@ final readonly class PlaceMaker
     public function makeFile(string $name, StoredFile $file, Actor $by): string
     {
         return $this->made($by, function () use ($name, $file, $by): PlaceRecord {
-            $place = $this->add(PlaceKind::File, $name, new Standing(null), $by);
+            $place = $this->add(PlaceKind::File, $name, new PlaceParent(null), $by);
             $place->title = Title::of(ucfirst(str_replace(['-', '_'], ' ', pathinfo($name, \PATHINFO_FILENAME))) ?: $name);
             $place->file = $file->stored();
 
@@ -109,7 +109,7 @@ final readonly class PlaceMaker
             if (!$from->kind->isMadeFromTitle()) {
                 throw new Refused('kind', \sprintf('A %s cannot be duplicated.', $from->kind->words()));
             }
-            $copy = $this->add($from->kind, mb_substr("Copy of {$from->title}", 0, Title::MAX_LENGTH), new Standing($from->parentId), $by);
+            $copy = $this->add($from->kind, mb_substr("Copy of {$from->title}", 0, Title::MAX_LENGTH), new PlaceParent($from->parentId), $by);
             $copy->light = Light::Quiet;
             foreach (['summary', 'picture', 'audience', 'listed', 'listingTitle', 'listingDescription', 'rule'] as $same) {
                 $copy->$same = $from->$same;
@@ -156,11 +156,11 @@ final readonly class PlaceMaker
      *
      * @throws Refused
      */
-    public function add(PlaceKind $kind, string $title, Standing $standing, Actor $by): PlaceRecord
+    public function add(PlaceKind $kind, string $title, PlaceParent $standing, Actor $by): PlaceRecord
     {
         $this->locks->relations();
         $places = $this->copies->workbench->places;
-        $standing = null === $standing->parentId && PlaceKind::Article === $kind ? new Standing($places->fixed(PlaceKind::Journal)?->id) : $standing;
+        $standing = null === $standing->parentId && PlaceKind::Article === $kind ? new PlaceParent($places->fixed(PlaceKind::Journal)?->id) : $standing;
         $title = Title::of($title);
         $standing->refuseWhatCannotBe($kind, null, $places);
         $parent = null === $standing->parentId ? null : $places->get($standing->parentId);

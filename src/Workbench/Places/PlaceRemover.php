@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace Lantern\Workbench\Places;
 
 use Doctrine\ORM\EntityManagerInterface;
-use Lantern\Core\Impact\Onward;
 use Lantern\Core\Impact\Removal;
 use Lantern\Core\Impact\RemovalPlanner;
+use Lantern\Core\Impact\VisitorForwarding;
 use Lantern\Core\Menu\WithoutPlace;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\Actor;
@@ -53,7 +53,7 @@ final readonly class PlaceRemover
      *
      * @throws Refused|NotThere
      */
-    public function plan(string $placeId, Onward $onward): Removal
+    public function plan(string $placeId, VisitorForwarding $onward): Removal
     {
         $place = $this->place($placeId);
         $workbench = $this->copies->workbench;
@@ -83,7 +83,7 @@ final readonly class PlaceRemover
      *
      * @throws Refused|Stale|NotThere
      */
-    public function remove(string $placeId, ?int $version, Onward $onward, Actor $by): Edit
+    public function remove(string $placeId, ?int $version, VisitorForwarding $onward, Actor $by): Edit
     {
         return $this->edits->run($by, Subject::Places, function (MenuMoves $menus) use ($placeId, $version, $onward, $by): string {
             $this->locks->relations();
@@ -118,7 +118,7 @@ final readonly class PlaceRemover
     }
 
     /** Closed places that led here, and places that stood below. */
-    private function settleOthers(Place $place, Onward $onward): void
+    private function settleOthers(Place $place, VisitorForwarding $onward): void
     {
         $connection = $this->entities->getConnection();
         $connection->executeStatement('UPDATE place SET parent_id = CAST(:parent AS uuid), version = version + 1 WHERE parent_id = :id', ['id' => $place->id, 'parent' => $place->parentId]);

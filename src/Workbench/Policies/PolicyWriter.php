@@ -15,7 +15,7 @@ use Lantern\Core\Menu\Together;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Core\Place\Standing;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Policy\StartingText;
 use Lantern\Core\Refused;
 use Lantern\Reading\Copies\Copies;
@@ -90,7 +90,7 @@ final readonly class PolicyWriter
             $names = [];
             foreach ($texts as $text) {
                 if (!isset($written[$text->value])) {
-                    $place = $this->maker->add(PlaceKind::Policy, $text->title(), new Standing(null), $by);
+                    $place = $this->maker->add(PlaceKind::Policy, $text->title(), new PlaceParent(null), $by);
                     $place->purpose = $text->value;
                     $place->listed = $listed;
                     $this->entities->persist(new WordsRecord($place->id, $this->cleaner->clean($text->html())->words->html));

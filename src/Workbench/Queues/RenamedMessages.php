@@ -8,6 +8,7 @@ use Lantern\Workbench\Letters\LetterToPerson;
 use Lantern\Workbench\Mailing\TellService;
 use Lantern\Workbench\MorningMail\TellOfTheMorning;
 use Lantern\Workbench\MorningMail\TellPersonOfTheMorning;
+use Lantern\Workbench\OutsideLinks\CheckOutsideLinks;
 use Lantern\Workbench\People\PasswordWanted;
 use Lantern\Workbench\Subscribers\WriteLetter;
 
@@ -15,6 +16,7 @@ use Lantern\Workbench\Subscribers\WriteLetter;
 final class RenamedMessages
 {
     private const NOW = [
+        'Lantern\Workbench\OutsideLinks\AskOutside' => CheckOutsideLinks::class,
         'Lantern\Letters\LetterToPerson' => LetterToPerson::class,
         'Lantern\Letters\TellOfTheMorning' => TellOfTheMorning::class,
         'Lantern\Letters\TellPersonOfTheMorning' => TellPersonOfTheMorning::class,

@@ -9,8 +9,8 @@ use Doctrine\DBAL\Connection;
 use Lantern\Core\Address\Address;
 use Lantern\Core\NotThere;
 use Lantern\Core\Person\Actor;
-use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Judgement;
+use Lantern\Core\Redirect\LineOutcome;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\Sheet;
 use Lantern\Core\Redirect\SheetLine;
@@ -209,7 +209,7 @@ final readonly class RedirectEditor
     private static function refuseUnlessGood(Judgement $judgement): void
     {
         foreach ($judgement->lines as $judged) {
-            if (Fate::Added !== $judged->fate) {
+            if (LineOutcome::Added !== $judged->fate) {
                 throw new Refused($judged->field, \count($judgement->lines) > 1 ? "{$judged->line->source}: {$judged->words} Nothing was changed." : $judged->words);
             }
         }

@@ -9,7 +9,7 @@ use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\MorningMail\TellOfTheMorning;
-use Lantern\Workbench\OutsideLinks\AskOutside;
+use Lantern\Workbench\OutsideLinks\CheckOutsideLinks;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Lock\LockFactory;
@@ -46,7 +46,7 @@ final class Nightly implements ScheduleProviderInterface
             RecurringMessage::every('1 minute', new RedispatchMessage(new KeepUp())),
             $daily('02:10', new WalkOver(CopyName::Live->value)),
             $daily('02:20', new WalkOver(CopyName::Workbench->value)),
-            $daily('03:00', new AskOutside()),
+            $daily('03:00', new CheckOutsideLinks()),
             $daily('06:30', new TellOfTheMorning()),
         )->stateful($this->cache)->lock($this->locks->createLock('lantern-nightly'))->processOnlyLastMissedRun(true);
     }

@@ -6,6 +6,8 @@ namespace Lantern\Workbench\Subscribers;
 
 use Doctrine\DBAL\Connection;
 use Lantern\Reading\Sql\Row;
+use Lantern\Workbench\Edits\Lock;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Mailing\TellService;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
@@ -27,6 +29,7 @@ final readonly class Subscribers
         private MessageBusInterface $bus,
         private ClockInterface $clock,
         private Links $links,
+        private Locks $locks,
         #[Autowire(env: 'APP_SECRET')] private string $secret,
     ) {
     }
@@ -44,7 +47,7 @@ final readonly class Subscribers
         $network = substr(hash_hmac('sha256', "network $network", $this->secret), 0, 32);
 
         return $this->connection->transactional(function () use ($list, $address, $agreed, $network, $now): bool {
-            $this->connection->executeStatement('SELECT pg_advisory_xact_lock(hashtext(?))', ["sign-up $network"]);
+            $this->locks->take(Lock::SignUp, $network);
             $since = $now->modify('-1 hour')->format(\DATE_ATOM);
             $asked = $this->connection->fetchOne('SELECT count(*) FROM journal.sign_up_asked WHERE network = ? AND at > ?', [$network, $since]);
             if (is_numeric($asked) && (int) $asked >= self::MOST_ASKED) {

@@ -7,7 +7,7 @@ namespace Lantern\Tests\Core\Impact;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Impact\AddressChange;
 use Lantern\Core\Impact\AddressPlanner;
-use Lantern\Core\Impact\Readdressed;
+use Lantern\Core\Impact\ChangedAddress;
 use Lantern\Core\Impact\Readdressing;
 use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Place\Place;
@@ -230,7 +230,7 @@ final class AddressPlannerTest extends TestCase
     /** @return list<string> */
     private function moved(AddressChange $change): array
     {
-        return array_map(static fn (Readdressed $one): string => "$one->from → $one->to", $change->moved);
+        return array_map(static fn (ChangedAddress $one): string => "$one->from → $one->to", $change->moved);
     }
 
     /** @return list<string> */

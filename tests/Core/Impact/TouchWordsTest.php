@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Lantern\Tests\Core\Impact;
 
-use Lantern\Core\Impact\Arrival;
-use Lantern\Core\Impact\ArrivalKind;
-use Lantern\Core\Impact\Sight;
+use Lantern\Core\Impact\PlaceVisibility;
 use Lantern\Core\Impact\Touch;
 use Lantern\Core\Impact\TouchKind;
 use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Impact\VisitorOutcome;
+use Lantern\Core\Impact\VisitorOutcomeKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -19,7 +19,7 @@ final class TouchWordsTest extends TestCase
     {
         $said = [];
         foreach (TouchKind::cases() as $kind) {
-            $touch = new Touch($kind, ['First thing'], '/somewhere', new Arrival(ArrivalKind::IsLedForGood, 'Papers'), 7, ['the almanac'], new \DateTimeImmutable('2027-03-31T23:00:00', new \DateTimeZone('Europe/Paris')), Sight::Open, Sight::Closed);
+            $touch = new Touch($kind, ['First thing'], '/somewhere', new VisitorOutcome(VisitorOutcomeKind::IsLedForGood, 'Papers'), 7, ['the almanac'], new \DateTimeImmutable('2027-03-31T23:00:00', new \DateTimeZone('Europe/Paris')), PlaceVisibility::Open, PlaceVisibility::Closed);
             $sentence = TouchWords::of($touch);
             // What is found says a sentence itself, and there may be more than are named.
             self::assertMatchesRegularExpression(\in_array($kind, [TouchKind::FindingsCome, TouchKind::FindingsGo], true) ? '/^\S.*\. First thing …$/Du' : '/^\S.*\.$/Du', $sentence);
@@ -40,21 +40,21 @@ final class TouchWordsTest extends TestCase
     /** @return iterable<array{Touch, string}> */
     public static function sentences(): iterable
     {
-        $nothing = new Arrival(ArrivalKind::FindsNothing);
-        $papers = new Arrival(ArrivalKind::IsLedForGood, 'Papers');
-        yield [new Touch(TouchKind::AnswersNow, at: '/kits', arrival: new Arrival(ArrivalKind::IsLedForNow, '/tools')), '/kits leads to /tools for now (302).'];
-        yield [new Touch(TouchKind::AnswersNow, at: '/kits', arrival: new Arrival(ArrivalKind::IsLedForNow)), '/kits leads to another place for now (302).'];
+        $nothing = new VisitorOutcome(VisitorOutcomeKind::FindsNothing);
+        $papers = new VisitorOutcome(VisitorOutcomeKind::IsLedForGood, 'Papers');
+        yield [new Touch(TouchKind::AnswersNow, at: '/kits', arrival: new VisitorOutcome(VisitorOutcomeKind::IsLedForNow, '/tools')), '/kits leads to /tools for now (302).'];
+        yield [new Touch(TouchKind::AnswersNow, at: '/kits', arrival: new VisitorOutcome(VisitorOutcomeKind::IsLedForNow)), '/kits leads to another place for now (302).'];
         yield [new Touch(TouchKind::LeadsOn, at: '/kits', arrival: $papers, count: 1), '/kits leads to “Papers” for good (301); it had 1 visit in 30 days.'];
-        yield [new Touch(TouchKind::LeadsOn, at: '/kits', arrival: new Arrival(ArrivalKind::FindsItGone)), '/kits answers “gone” (410).'];
+        yield [new Touch(TouchKind::LeadsOn, at: '/kits', arrival: new VisitorOutcome(VisitorOutcomeKind::FindsItGone)), '/kits answers “gone” (410).'];
         yield [new Touch(TouchKind::NobodyKnows), 'No visitor knows these addresses yet, so nothing needs to lead on from them.'];
         yield [new Touch(TouchKind::EntryBecomesHeading, ['Kits'], 'Header', count: 1), 'Header: “Kits” becomes a heading above 1 entry.'];
         yield [new Touch(TouchKind::MenusFollow, ['Header']), 'Header follows by itself.'];
         yield [new Touch(TouchKind::MenusFollow, ['A', 'B', 'C', 'D', 'E']), 'A, B, C and 2 more follow by themselves.'];
         yield [new Touch(TouchKind::ListsShowIt), 'The shop’s own search shows it.'];
         yield [new Touch(TouchKind::RedirectsLead, ['/a'], arrival: $nothing), '1 redirect leads here: /a. Whoever follows it finds nothing.'];
-        yield [new Touch(TouchKind::OutsideLeads, ['a', 'b'], arrival: new Arrival(ArrivalKind::IsAskedToSignIn)), '2 outside mentions lead here: a and b. Whoever follows them is asked to sign in.'];
+        yield [new Touch(TouchKind::OutsideLeads, ['a', 'b'], arrival: new VisitorOutcome(VisitorOutcomeKind::IsAskedToSignIn)), '2 outside mentions lead here: a and b. Whoever follows them is asked to sign in.'];
         yield [new Touch(TouchKind::TextsRewritten, ['Care'], arrival: $nothing), 'The links in “Care” become plain words.'];
-        yield [new Touch(TouchKind::ClosedPlacesFollow, ['Old'], arrival: new Arrival(ArrivalKind::FindsItGone)), 'Closed places that lead here answer “gone” instead: “Old”.'];
+        yield [new Touch(TouchKind::ClosedPlacesFollow, ['Old'], arrival: new VisitorOutcome(VisitorOutcomeKind::FindsItGone)), 'Closed places that lead here answer “gone” instead: “Old”.'];
         yield [new Touch(TouchKind::OlderAddressesFollow, ['/a'], arrival: $nothing), 'Older addresses answer “gone”, too: /a.'];
         yield [new Touch(TouchKind::RedirectsFallAway, ['/a', '/b']), 'The redirects from /a and /b fall away, because places open there.'];
         yield [new Touch(TouchKind::RedirectsShadowed, ['/a']), 'The redirect from /a no longer reaches anybody, because the place wins.'];
@@ -62,14 +62,14 @@ final class TouchWordsTest extends TestCase
         yield [new Touch(TouchKind::OldAddressesLeadOn, ['/a', '/b']), '/a and /b will lead on for good (301).'];
         yield [new Touch(TouchKind::BelowKeepTheirAddresses, ['A', 'B']), '“A” and “B” below it keep their addresses, and stand one step higher.'];
         yield [new Touch(TouchKind::ClosesByItself, moment: new \DateTimeImmutable('2027-04-01T02:00:00+00:00')), 'It closes by itself on 1 April 2027, 02:00 (UTC).'];
-        yield [new Touch(TouchKind::SeenOtherwise, ['Kits'], seen: Sight::OpenUnlisted, seenToday: Sight::OtherAudience), '“Kits” opens, but is in no menu or list; for a guest today it asks for another audience.'];
+        yield [new Touch(TouchKind::SeenOtherwise, ['Kits'], seen: PlaceVisibility::OpenUnlisted, seenToday: PlaceVisibility::OtherAudience), '“Kits” opens, but is in no menu or list; for a guest today it asks for another audience.'];
     }
 
     public function testTheSameIsTheSameWhoeverNotices(): void
     {
-        $touch = new Touch(TouchKind::AnswersNow, at: '/7', arrival: new Arrival(ArrivalKind::IsLedForNow, '/a'));
+        $touch = new Touch(TouchKind::AnswersNow, at: '/7', arrival: new VisitorOutcome(VisitorOutcomeKind::IsLedForNow, '/a'));
         self::assertTrue($touch->equals($touch->forCustomers()));
-        self::assertFalse($touch->equals(new Touch(TouchKind::AnswersNow, at: '/7', arrival: new Arrival(ArrivalKind::IsLedForNow, '/b'))));
+        self::assertFalse($touch->equals(new Touch(TouchKind::AnswersNow, at: '/7', arrival: new VisitorOutcome(VisitorOutcomeKind::IsLedForNow, '/b'))));
         self::assertFalse((new Touch(TouchKind::EntryGoes, ['1.5']))->equals(new Touch(TouchKind::EntryGoes, ['1.50'])));
         self::assertTrue((new Touch(TouchKind::OpensByItself, moment: new \DateTimeImmutable('2027-01-01T00:00:00Z')))->equals(new Touch(TouchKind::OpensByItself, moment: new \DateTimeImmutable('2027-01-01T01:00:00+01:00'))));
     }

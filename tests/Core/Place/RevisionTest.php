@@ -14,10 +14,10 @@ use Lantern\Core\Place\Light;
 use Lantern\Core\Place\Opening;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Place\Revision;
 use Lantern\Core\Place\SearchListing;
 use Lantern\Core\Place\Serving;
-use Lantern\Core\Place\Standing;
 use Lantern\Core\Place\Title;
 use Lantern\Core\Refused;
 use Lantern\Tests\Core\Places;
@@ -63,13 +63,13 @@ final class RevisionTest extends TestCase
         yield 'closed onto itself' => [static fn () => $apply('page', new Revision(closing: new Closing(ClosedAnswer::Elsewhere, 'page'))), 'closedTo', '/group/page → /group/page'];
         yield 'closed in a circle' => [static fn () => $apply('page', new Revision(closing: new Closing(ClosedAnswer::Elsewhere, 'led'))), 'closedTo', '/group/page → /led → /group/page'];
         yield 'closed onto nothing' => [static fn () => $apply('page', new Revision(closing: new Closing(ClosedAnswer::Elsewhere, 'gone'))), 'closedTo', 'no longer there'];
-        yield 'a category below itself' => [static fn () => $apply('kits', new Revision(standing: new Standing('kits'))), 'parent', 'below itself'];
-        yield 'a category below its child' => [static fn () => $apply('kits', new Revision(standing: new Standing('first'))), 'parent', 'stands below “Kits” already'];
-        yield 'a category below its grandchild' => [static fn () => $apply('kits', new Revision(standing: new Standing('deep'))), 'parent', 'stands below “Kits” already'];
-        yield 'a page below a category' => [static fn () => $apply('page', new Revision(standing: new Standing('kits'))), 'parent', 'A page stands below a page group'];
-        yield 'a group within a group' => [static fn () => $apply('group', new Revision(standing: new Standing('group2'))), 'parent', 'below no other place'];
-        yield 'a group within itself' => [static fn () => $apply('group', new Revision(standing: new Standing('group'))), 'parent', 'below itself'];
-        yield 'below what is gone' => [static fn () => $apply('page', new Revision(standing: new Standing('gone'))), 'parent', 'no longer there'];
+        yield 'a category below itself' => [static fn () => $apply('kits', new Revision(standing: new PlaceParent('kits'))), 'parent', 'below itself'];
+        yield 'a category below its child' => [static fn () => $apply('kits', new Revision(standing: new PlaceParent('first'))), 'parent', 'stands below “Kits” already'];
+        yield 'a category below its grandchild' => [static fn () => $apply('kits', new Revision(standing: new PlaceParent('deep'))), 'parent', 'stands below “Kits” already'];
+        yield 'a page below a category' => [static fn () => $apply('page', new Revision(standing: new PlaceParent('kits'))), 'parent', 'A page stands below a page group'];
+        yield 'a group within a group' => [static fn () => $apply('group', new Revision(standing: new PlaceParent('group2'))), 'parent', 'below no other place'];
+        yield 'a group within itself' => [static fn () => $apply('group', new Revision(standing: new PlaceParent('group'))), 'parent', 'below itself'];
+        yield 'below what is gone' => [static fn () => $apply('page', new Revision(standing: new PlaceParent('gone'))), 'parent', 'no longer there'];
         yield 'a rule for a page' => [static fn () => $apply('page', new Revision(rule: CollectionRule::of('newest'))), 'rule', 'collection'];
         yield 'a rule that is none' => [static fn () => CollectionRule::of('price'), 'rule', 'hand, tag'];
         yield 'a tag that is none' => [static fn () => CollectionRule::of('tag', ' '), 'rule', 'Choose the tag'];
@@ -83,10 +83,10 @@ final class RevisionTest extends TestCase
     {
         $shop = self::shop();
         $page = $shop->get('page') ?? throw new \LogicException();
-        $after = (new Revision(closing: new Closing(ClosedAnswer::Elsewhere, 'kits'), standing: new Standing('group2')))->appliedTo($page, $shop);
+        $after = (new Revision(closing: new Closing(ClosedAnswer::Elsewhere, 'kits'), standing: new PlaceParent('group2')))->appliedTo($page, $shop);
         self::assertSame(['kits', 'group2'], [$after->closedTo, $after->parentId]);
-        self::assertNull((new Revision(standing: new Standing(null)))->appliedTo($page, $shop)->parentId);
-        self::assertSame('kits', (new Revision(standing: new Standing('kits')))->appliedTo($shop->get('other') ?? throw new \LogicException(), $shop)->parentId);
+        self::assertNull((new Revision(standing: new PlaceParent(null)))->appliedTo($page, $shop)->parentId);
+        self::assertSame('kits', (new Revision(standing: new PlaceParent('kits')))->appliedTo($shop->get('other') ?? throw new \LogicException(), $shop)->parentId);
     }
 
     /** @param list<string> $taken */

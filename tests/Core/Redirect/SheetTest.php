@@ -7,10 +7,10 @@ namespace Lantern\Tests\Core\Redirect;
 use Lantern\Core\Address\Address;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Core\Redirect\Fate;
 use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Redirect\JudgedLine;
 use Lantern\Core\Redirect\Judgement;
+use Lantern\Core\Redirect\LineOutcome;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\Rule;
 use Lantern\Core\Redirect\RuleTable;
@@ -26,45 +26,45 @@ final class SheetTest extends TestCase
     private const ORIGIN = 'https://shop.example';
 
     #[DataProvider('lines')]
-    public function testTellsTheFateOfALine(string $source, string $target, string $status, Fate $fate, string $says): void
+    public function testTellsTheFateOfALine(string $source, string $target, string $status, LineOutcome $fate, string $says): void
     {
         $judged = $this->judge([[$source, $target, $status]])->lines[0];
         self::assertSame($fate, $judged->fate, $judged->words);
         self::assertStringContainsString($says, $judged->words);
     }
 
-    /** @return iterable<array{string, string, string, Fate, string}> */
+    /** @return iterable<array{string, string, string, LineOutcome, string}> */
     public static function lines(): iterable
     {
-        yield ['/old', '/papers', '', Fate::Added, 'Leads to “Papers”, for good (301)'];
-        yield ['https://shop.example/Old//', 'https://shop.example/Papers/', '302', Fate::Added, '“Papers”, for now (302)'];
-        yield ['/old', '/papers?tag=gift', '308', Fate::Added, 'Leads to /papers'];
-        yield ['/old/*', '/new/*', 'permanent', Fate::Added, 'Leads to /new/*'];
-        yield ['/old/*', '/papers', '', Fate::Added, 'Leads to “Papers”'];
-        yield ['/old', '', '410', Fate::Added, 'gone (410)'];
-        yield ['/old', 'https://elsewhere.example/x', '301 moved', Fate::Added, 'https://elsewhere.example/x'];
-        yield ['/kept', '/papers', '', Fate::Already, 'there already'];
-        yield ['/kept', '/new', '', Fate::Refused, '/kept has a redirect already'];
-        yield ['/papers', '/new', '', Fate::Refused, '“Papers” opens at /papers'];
-        yield ['/old', 'javascript:alert(1)', '', Fate::Refused, 'begins with https://'];
-        yield ['/old', '//evil.example', '', Fate::Refused, 'begins with https://'];
-        yield ['https://other.example/x', '/new', '', Fate::Refused, 'not an address of this shop'];
-        yield ['https://shop.example.evil.example/x', '/new', '', Fate::Refused, 'not an address of this shop'];
-        yield ['old', '/new', '', Fate::Refused, 'begins with a slash'];
-        yield ['/old?id=3', '/new', '', Fate::Refused, 'no query'];
-        yield ['/a%zz', '/new', '', Fate::Refused, ''];
-        yield ['/old', '', '', Fate::Refused, 'does not say where'];
-        yield ['/old', '/new', '200', Fate::Refused, 'no status of a redirect'];
-        yield ['/old', '/new/*', '', Fate::Refused, 'the source does not'];
-        yield ['/old/*', '/new', '', Fate::Refused, 'write the target as /new/*'];
-        yield ['/old', '/old', '', Fate::Refused, '/old → /old'];
-        yield ['/sitemap.xml', '/new', '', Fate::Refused, 'cannot be redirected'];
+        yield ['/old', '/papers', '', LineOutcome::Added, 'Leads to “Papers”, for good (301)'];
+        yield ['https://shop.example/Old//', 'https://shop.example/Papers/', '302', LineOutcome::Added, '“Papers”, for now (302)'];
+        yield ['/old', '/papers?tag=gift', '308', LineOutcome::Added, 'Leads to /papers'];
+        yield ['/old/*', '/new/*', 'permanent', LineOutcome::Added, 'Leads to /new/*'];
+        yield ['/old/*', '/papers', '', LineOutcome::Added, 'Leads to “Papers”'];
+        yield ['/old', '', '410', LineOutcome::Added, 'gone (410)'];
+        yield ['/old', 'https://elsewhere.example/x', '301 moved', LineOutcome::Added, 'https://elsewhere.example/x'];
+        yield ['/kept', '/papers', '', LineOutcome::Already, 'there already'];
+        yield ['/kept', '/new', '', LineOutcome::Refused, '/kept has a redirect already'];
+        yield ['/papers', '/new', '', LineOutcome::Refused, '“Papers” opens at /papers'];
+        yield ['/old', 'javascript:alert(1)', '', LineOutcome::Refused, 'begins with https://'];
+        yield ['/old', '//evil.example', '', LineOutcome::Refused, 'begins with https://'];
+        yield ['https://other.example/x', '/new', '', LineOutcome::Refused, 'not an address of this shop'];
+        yield ['https://shop.example.evil.example/x', '/new', '', LineOutcome::Refused, 'not an address of this shop'];
+        yield ['old', '/new', '', LineOutcome::Refused, 'begins with a slash'];
+        yield ['/old?id=3', '/new', '', LineOutcome::Refused, 'no query'];
+        yield ['/a%zz', '/new', '', LineOutcome::Refused, ''];
+        yield ['/old', '', '', LineOutcome::Refused, 'does not say where'];
+        yield ['/old', '/new', '200', LineOutcome::Refused, 'no status of a redirect'];
+        yield ['/old', '/new/*', '', LineOutcome::Refused, 'the source does not'];
+        yield ['/old/*', '/new', '', LineOutcome::Refused, 'write the target as /new/*'];
+        yield ['/old', '/old', '', LineOutcome::Refused, '/old → /old'];
+        yield ['/sitemap.xml', '/new', '', LineOutcome::Refused, 'cannot be redirected'];
     }
 
     public function testOneSourceOnceHoweverItIsWritten(): void
     {
         $judgement = $this->judge([['/old', '/papers', ''], ['/OLD/', '/papers', '301'], ['/old//', '/new', '']]);
-        self::assertSame([Fate::Added, Fate::Already, Fate::Refused], array_map(static fn (JudgedLine $one): Fate => $one->fate, $judgement->lines));
+        self::assertSame([LineOutcome::Added, LineOutcome::Already, LineOutcome::Refused], array_map(static fn (JudgedLine $one): LineOutcome => $one->fate, $judgement->lines));
         self::assertStringContainsString('Line 1 has the same source', $judgement->lines[2]->words);
         self::assertCount(1, $judgement->added);
     }
@@ -77,7 +77,7 @@ final class SheetTest extends TestCase
         }
         $lines[] = ['/after', '/new', ''];
         $judgement = $this->judge($lines);
-        self::assertSame([2, 0, 40], [$judgement->count(Fate::Added), $judgement->count(Fate::Already), $judgement->count(Fate::Refused)]);
+        self::assertSame([2, 0, 40], [$judgement->count(LineOutcome::Added), $judgement->count(LineOutcome::Already), $judgement->count(LineOutcome::Refused)]);
         self::assertStringContainsString('/loop-0 → /loop-1 →', $judgement->lines[7]->words);
         self::assertStringContainsString('34 more', $judgement->lines[7]->words);
     }
@@ -85,7 +85,7 @@ final class SheetTest extends TestCase
     public function testALoopThroughARedirectOfTheShopIsRefused(): void
     {
         $judged = $this->judge([['/target', '/chained', '']])->lines[0];
-        self::assertSame(Fate::Refused, $judged->fate);
+        self::assertSame(LineOutcome::Refused, $judged->fate);
         self::assertStringContainsString('/target → /chained → /target', $judged->words);
     }
 
@@ -103,7 +103,7 @@ final class SheetTest extends TestCase
         $first = $this->judge($sheet);
         $known = new RuleTable([...$this->known()->rules(), ...$first->added]);
         $again = $this->judge($sheet, $known);
-        self::assertSame(5, $again->count(Fate::Already), implode(' ', array_map(static fn (JudgedLine $one): string => $one->words, $again->lines)));
+        self::assertSame(5, $again->count(LineOutcome::Already), implode(' ', array_map(static fn (JudgedLine $one): string => $one->words, $again->lines)));
         self::assertSame([[], []], [$again->added, $again->changed]);
     }
 
@@ -123,7 +123,7 @@ final class SheetTest extends TestCase
     public function testWhatIsRefusedNamesTheFieldToChange(SheetLine $line, string $field): void
     {
         $judged = Sheet::judge([$line], self::ORIGIN, [], new RuleTable([]), new \DateTimeImmutable('2026-03-01'))->lines[0];
-        self::assertSame([Fate::Refused, $field], [$judged->fate, $judged->field], $judged->words);
+        self::assertSame([LineOutcome::Refused, $field], [$judged->fate, $judged->field], $judged->words);
     }
 
     /** @return iterable<array{SheetLine, string}> */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Node\Table;
 
 use Lantern\Core\Answer\Answerer;
-use Lantern\Core\Impact\Onward;
+use Lantern\Core\Impact\VisitorForwarding;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
@@ -69,7 +69,7 @@ final class NodeTableTest extends ShopTestCase
 
         // A place that three redirects lead to moves, another one ends, a third is closed on a date.
         $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('categories/marbled'), '/papers/marbled', '/papers/swirled')], $this->actor());
-        $this->service(PlaceRemover::class)->remove(DemoId::of('collections/small-gifts'), 1, Onward::gone(), $this->actor());
+        $this->service(PlaceRemover::class)->remove(DemoId::of('collections/small-gifts'), 1, VisitorForwarding::gone(), $this->actor());
         $this->workbench()->executeStatement("UPDATE place SET closes_on = now() + interval '1 hour' WHERE address = '/tools/folding'");
         self::assertNotNull($this->tell('hop /bone-folders'));
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));

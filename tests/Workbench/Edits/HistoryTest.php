@@ -12,9 +12,9 @@ use Lantern\Core\Menu\Position;
 use Lantern\Core\Place\CollectionRule;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Place\Revision;
 use Lantern\Core\Place\SearchListing;
-use Lantern\Core\Place\Standing;
 use Lantern\Core\Refused;
 use Lantern\Demo\DemoId;
 use Lantern\Tests\ShopTestCase;
@@ -120,10 +120,10 @@ final class HistoryTest extends ShopTestCase
             fn () => $this->service(OutsideMentions::class)->remove($this->value("SELECT id FROM outside_mention WHERE name = 'Ours elsewhere'"), $person),
             static fn () => $details->change(ShopDetails::version($details->all()), ['tagline' => 'Paper and thread'], $person),
             fn () => $this->service(FrameEditor::class)->hang('footer-4', DemoId::of('menus/spring-fair'), $person),
-            fn () => $this->service(PlaceMaker::class)->make(PlaceKind::Page, 'Gift cards', new Standing(null), $person),
+            fn () => $this->service(PlaceMaker::class)->make(PlaceKind::Page, 'Gift cards', new PlaceParent(null), $person),
             fn () => $this->service(PlaceMaker::class)->duplicate(DemoId::of('pages/makers'), $person),
             fn () => $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('categories/papers'), '/papers', '/paper')], $person),
-            fn () => $this->service(PlaceRemover::class)->remove(DemoId::of('pages/visit'), $version(DemoId::of('pages/visit')), \Lantern\Core\Impact\Onward::gone(), $person),
+            fn () => $this->service(PlaceRemover::class)->remove(DemoId::of('pages/visit'), $version(DemoId::of('pages/visit')), \Lantern\Core\Impact\VisitorForwarding::gone(), $person),
             fn () => $this->service(LayoutMaker::class)->page(DemoId::of('pages/makers'), $person),
             fn () => $this->service(PlaceEditor::class)->arrange(DemoId::of('categories/kits'), $version(DemoId::of('categories/kits')), DemoId::of('categories/papers'), $person),
         ];

@@ -31,7 +31,7 @@ final class InspectionTest extends ShopTestCase
                 $this->edit();
             }
             self::assertTrue($inspection->catchUp($copy));
-            $inspection->catchUpFar($copy);
+            $inspection->refreshDistances($copy);
             $found = $this->found($copy);
             $inspection->walk($copy);
             $wanted = $this->found($copy);
@@ -54,7 +54,7 @@ final class InspectionTest extends ShopTestCase
             $this->workbench()->executeStatement("UPDATE place SET title = title || ' ' WHERE kind = 'product'; UPDATE redirect SET status = 302 WHERE source LIKE '/many-%'");
             $this->edit();
             $inspection->catchUpByParts(CopyName::Workbench);
-            $inspection->catchUpFar(CopyName::Workbench);
+            $inspection->refreshDistances(CopyName::Workbench);
             $found = $this->found(CopyName::Workbench);
             $edited = 0;
             $inspection->walk(CopyName::Workbench, function () use (&$edited): void {
@@ -63,7 +63,7 @@ final class InspectionTest extends ShopTestCase
                 }
             });
             $inspection->catchUpByParts(CopyName::Workbench);
-            $inspection->catchUpFar(CopyName::Workbench);
+            $inspection->refreshDistances(CopyName::Workbench);
             $after = $this->found(CopyName::Workbench);
             $inspection->walk(CopyName::Workbench);
             self::assertEquals($this->found(CopyName::Workbench), $after, 'edited while somebody walked');

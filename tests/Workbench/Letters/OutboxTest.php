@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\Letters;
 
 use Lantern\Tests\ShopTestCase;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Letters\LetterToPerson;
 use Lantern\Workbench\Letters\LetterToPersonHandler;
 use Lantern\Workbench\Letters\Outbox;
@@ -104,13 +105,13 @@ final class OutboxTest extends ShopTestCase
     private function consume(int $messages = 1): void
     {
         $url = $_SERVER['DATABASE_URL'] ?? '';
-        $worker = new Process([\PHP_BINARY, 'bin/console', 'messenger:consume', 'letters', "--limit=$messages", '--time-limit=5', '--sleep=0.05', '--no-interaction'], \dirname(__DIR__, 2), ['APP_ENV' => 'test', 'DATABASE_URL' => \is_string($url) ? $url : '']);
+        $worker = new Process([\PHP_BINARY, 'bin/console', 'messenger:consume', 'letters', "--limit=$messages", '--time-limit=5', '--sleep=0.05', '--no-interaction'], \dirname(__DIR__, 3), ['APP_ENV' => 'test', 'DATABASE_URL' => \is_string($url) ? $url : '']);
         $worker->mustRun();
     }
 
     private function outbox(MailerInterface $mailer): Outbox
     {
-        return new Outbox($this->workbench(), 'http://127.0.0.1:8191', $mailer, $this->service(ClockInterface::class));
+        return new Outbox($this->workbench(), 'http://127.0.0.1:8191', $mailer, $this->service(ClockInterface::class), $this->service(Locks::class));
     }
 
     /** @return MailerInterface&object{sent: list<Email>} */

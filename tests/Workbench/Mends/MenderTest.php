@@ -177,7 +177,7 @@ final class MenderTest extends ShopTestCase
     private function found(FindingKind $kind, string $subject): ?FoundFinding
     {
         self::assertTrue($this->service(Inspection::class)->catchUp(CopyName::Workbench));
-        $this->service(Inspection::class)->catchUpFar(CopyName::Workbench);
+        $this->service(Inspection::class)->refreshDistances(CopyName::Workbench);
         foreach ($this->service(FindingTable::class)->page(CopyFilter::Workbench, $kind, '', false, null) as $found) {
             if ('' === $subject || $found->finding->subject->id === $subject) {
                 return $found;

@@ -7,13 +7,14 @@ namespace Lantern\Tests\Workbench\OutsideLinks;
 use Lantern\Core\Release\CopyName;
 use Lantern\Demo\DemoId;
 use Lantern\Tests\ShopTestCase;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Edits\Progress;
 use Lantern\Workbench\Findings\Inspection;
 use Lantern\Workbench\Jobs\Jobs;
 use Lantern\Workbench\Jobs\JobState;
 use Lantern\Workbench\OutsideLinks\AskHost;
 use Lantern\Workbench\OutsideLinks\AskHostHandler;
-use Lantern\Workbench\OutsideLinks\OutsideAsker;
+use Lantern\Workbench\OutsideLinks\OutsideClient;
 use Lantern\Workbench\OutsideLinks\OutsideLinks;
 use Lantern\Workbench\OutsideLinks\OutsideRound;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -162,7 +163,7 @@ final class OutsideLinksTest extends ShopTestCase
             return $answer($url);
         });
 
-        return new OutsideLinks($this->workbench(), new OutsideAsker($client), $this->service(ClockInterface::class));
+        return new OutsideLinks($this->workbench(), new OutsideClient($client), $this->service(Locks::class), $this->service(ClockInterface::class));
     }
 
     /** @param list<object> $sent */

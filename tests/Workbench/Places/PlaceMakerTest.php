@@ -8,8 +8,8 @@ use Lantern\Core\Impact\TouchWords;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Light;
 use Lantern\Core\Place\PlaceKind;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Place\Revision;
-use Lantern\Core\Place\Standing;
 use Lantern\Core\Policy\StartingText;
 use Lantern\Core\Refused;
 use Lantern\Core\Stale;
@@ -30,12 +30,12 @@ final class PlaceMakerTest extends ShopTestCase
 {
     public function testANewPlaceStandsWhereItBelongs(): void
     {
-        $id = $this->maker()->make(PlaceKind::Page, 'Care of paper', new Standing(DemoId::of('groups/guides')), $this->actor());
+        $id = $this->maker()->make(PlaceKind::Page, 'Care of paper', new PlaceParent(DemoId::of('groups/guides')), $this->actor());
         self::assertSame('/binding-guides/care-of-paper-2', $this->value('SELECT address FROM place WHERE id = ?', $id), 'the other one has the first');
         self::assertSame('Joss Tamblyn', $this->value('SELECT changed_by FROM place WHERE id = ?', $id));
-        $article = $this->maker()->make(PlaceKind::Article, 'A new press', new Standing(null), $this->actor());
+        $article = $this->maker()->make(PlaceKind::Article, 'A new press', new PlaceParent(null), $this->actor());
         self::assertSame('/journal/a-new-press '.DemoId::of('fixed/journal'), $this->value("SELECT address || ' ' || parent_id FROM place WHERE id = ?", $article));
-        self::assertSame('/calendars-2', $this->value('SELECT address FROM place WHERE id = ?', $this->maker()->make(PlaceKind::Page, 'Calendars', new Standing(null), $this->actor())), 'where a redirect begins nothing else begins by accident');
+        self::assertSame('/calendars-2', $this->value('SELECT address FROM place WHERE id = ?', $this->maker()->make(PlaceKind::Page, 'Calendars', new PlaceParent(null), $this->actor())), 'where a redirect begins nothing else begins by accident');
     }
 
     #[TestWith([PlaceKind::Product])]
@@ -44,7 +44,7 @@ final class PlaceMakerTest extends ShopTestCase
     public function testWhatIsNotMadeHereIsRefused(PlaceKind $kind): void
     {
         $this->expectException(Refused::class);
-        $this->maker()->make($kind, 'A thing', new Standing(null), $this->actor());
+        $this->maker()->make($kind, 'A thing', new PlaceParent(null), $this->actor());
     }
 
     public function testACopyHasTheWordsAndTheListingButNeverTheAddress(): void
@@ -148,7 +148,7 @@ final class PlaceMakerTest extends ShopTestCase
         $ids = array_map(DemoId::of(...), ['pages/paying', 'pages/sizes', 'pages/press']);
         $before = $this->lights($ids);
         $many = $this->service(ManyPlaces::class);
-        $step = $many->change($ids, Light::Closed, new Standing(DemoId::of('groups/about')), false, $this->actor());
+        $step = $many->change($ids, Light::Closed, new PlaceParent(DemoId::of('groups/about')), false, $this->actor());
         self::assertSame('3 places are now closed, kept out of search engines, in “About us”.', $step->sentence);
         self::assertSame(array_fill(0, 3, 'closed '.DemoId::of('groups/about').' f'), array_values($this->lights($ids)));
         $log = $this->service(EditLog::class);
@@ -161,7 +161,7 @@ final class PlaceMakerTest extends ShopTestCase
     {
         $many = $this->service(ManyPlaces::class);
         $ids = [DemoId::of('pages/paying'), DemoId::of('fixed/front')];
-        foreach ([[$ids, Light::Closed, null, '“Front page”'], [$ids, null, new Standing(DemoId::of('groups/about')), '“Front page”'], [[...$ids, DemoId::of('nothing')], Light::Quiet, null, 'no longer there'], [[], Light::Quiet, null, 'from 1 to']] as [$places, $light, $standing, $says]) {
+        foreach ([[$ids, Light::Closed, null, '“Front page”'], [$ids, null, new PlaceParent(DemoId::of('groups/about')), '“Front page”'], [[...$ids, DemoId::of('nothing')], Light::Quiet, null, 'no longer there'], [[], Light::Quiet, null, 'from 1 to']] as [$places, $light, $standing, $says]) {
             try {
                 $many->change($places, $light, $standing, null, $this->actor());
                 self::fail('They changed.');

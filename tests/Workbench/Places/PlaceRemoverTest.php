@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\Places;
 
 use Lantern\Core\Answer\Answerer;
-use Lantern\Core\Impact\Onward;
 use Lantern\Core\Impact\Relative;
 use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Impact\VisitorForwarding;
 use Lantern\Core\Person\Actor;
 use Lantern\Core\Place\Place;
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Core\Place\Standing;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Core\Stale;
 use Lantern\Core\Visitor;
 use Lantern\Demo\DemoId;
@@ -33,13 +33,13 @@ final class PlaceRemoverTest extends ShopTestCase
         $this->workbench()->executeStatement('UPDATE words SET html = ? WHERE id = ?', ["<p><a href=\"place:$marbled#a\">one</a> and <a class=\"button\" href=\"/papers/marbled\">two</a></p>", DemoId::of('pages/makers')]);
         $this->workbench()->executeStatement("UPDATE place SET light = 'closed', closed_answer = 'elsewhere', closed_to = ? WHERE id = ?", [$marbled, DemoId::of('categories/calendar-kits')]);
         $before = $this->state();
-        $said = implode(' ', array_map(TouchWords::of(...), $this->remover()->plan($marbled, Onward::to($this->place($papers)))->touches));
+        $said = implode(' ', array_map(TouchWords::of(...), $this->remover()->plan($marbled, VisitorForwarding::to($this->place($papers)))->touches));
         self::assertStringContainsString('/papers/marbled leads to “Papers” for good (301); it had ', $said);
         self::assertStringContainsString('Header loses “Marbled', $said);
         self::assertStringContainsString('below it keep their addresses', $said);
         self::assertSame($before, $this->state(), 'a plan does nothing');
 
-        $edit = $this->remover()->remove($marbled, $this->version($marbled), Onward::to($this->place($papers)), $this->actor());
+        $edit = $this->remover()->remove($marbled, $this->version($marbled), VisitorForwarding::to($this->place($papers)), $this->actor());
         self::assertSame("<p><a href=\"place:$papers\">one</a> and <a class=\"button\" href=\"place:$papers\">two</a></p>", $this->value('SELECT html FROM words WHERE id = ?', DemoId::of('pages/makers')));
         self::assertSame($papers, $this->value('SELECT closed_to FROM place WHERE id = ?', DemoId::of('categories/calendar-kits')));
         self::assertSame($papers, $this->value("SELECT parent_id FROM place WHERE address = '/papers/marbled/combed'"));
@@ -55,7 +55,7 @@ final class PlaceRemoverTest extends ShopTestCase
 
     public function testGoneAndNotFoundAreWhatTheyAnswer(): void
     {
-        foreach (['collections/small-gifts' => [Onward::gone(), '410 '], 'collections/first-binding' => [Onward::notFound(), '404 ']] as $key => [$onward, $answers]) {
+        foreach (['collections/small-gifts' => [VisitorForwarding::gone(), '410 '], 'collections/first-binding' => [VisitorForwarding::notFound(), '404 ']] as $key => [$onward, $answers]) {
             $id = DemoId::of($key);
             $address = $this->value('SELECT address FROM place WHERE id = ?', $id);
             $this->remover()->remove($id, $this->version($id), $onward, $this->actor());
@@ -66,15 +66,15 @@ final class PlaceRemoverTest extends ShopTestCase
 
     public function testOneThatNobodyKnowsLeavesNothingBehind(): void
     {
-        $id = $this->service(PlaceMaker::class)->make(PlaceKind::Page, 'A mistake', new Standing(null), $this->actor());
-        $this->remover()->remove($id, 1, Onward::notFound(), $this->actor());
+        $id = $this->service(PlaceMaker::class)->make(PlaceKind::Page, 'A mistake', new PlaceParent(null), $this->actor());
+        $this->remover()->remove($id, 1, VisitorForwarding::notFound(), $this->actor());
         self::assertSame([], $this->service(ReleaseReader::class)->waiting()->changes);
     }
 
     public function testAStaleRemovalIsNotMade(): void
     {
         $this->expectException(Stale::class);
-        $this->remover()->remove(DemoId::of('pages/makers'), 99, Onward::gone(), $this->actor());
+        $this->remover()->remove(DemoId::of('pages/makers'), 99, VisitorForwarding::gone(), $this->actor());
     }
 
     public function testRelativesAreFoundByParentProductsAndName(): void

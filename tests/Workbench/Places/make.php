@@ -3,7 +3,7 @@
 declare(strict_types=1);
 
 use Lantern\Core\Place\PlaceKind;
-use Lantern\Core\Place\Standing;
+use Lantern\Core\Place\PlaceParent;
 use Lantern\Workbench\People\Person;
 use Lantern\Workbench\Places\PlaceMaker;
 
@@ -16,4 +16,4 @@ $entities = $container->get('doctrine.orm.entity_manager');
 assert($maker instanceof PlaceMaker && $entities instanceof Doctrine\ORM\EntityManagerInterface);
 $person = $entities->getRepository(Person::class)->findOneBy(['role' => 'editor']);
 assert($person instanceof Person);
-$maker->make(PlaceKind::Page, $argv[1] ?? '', new Standing(null), $person->actor());
+$maker->make(PlaceKind::Page, $argv[1] ?? '', new PlaceParent(null), $person->actor());

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\Redirects;
 
 use Lantern\Core\NotThere;
-use Lantern\Core\Redirect\Fate;
+use Lantern\Core\Redirect\LineOutcome;
 use Lantern\Core\Redirect\RedirectStatus;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
@@ -31,7 +31,7 @@ final class RedirectEditorTest extends ShopTestCase
         rewind($file);
         $judgement = $this->editor()->take(array_values(iterator_to_array(RedirectCsv::read($file), false)), 'file', $this->actor())->judgement;
         self::assertSame([], $judgement->added);
-        self::assertSame(0, $judgement->count(Fate::Added));
+        self::assertSame(0, $judgement->count(LineOutcome::Added));
         self::assertSame($before, $this->rows());
     }
 
@@ -97,7 +97,7 @@ final class RedirectEditorTest extends ShopTestCase
         $before = $this->rows();
         $lines = array_map(static fn (int $n): SheetLine => new SheetLine($n, "/old-site/$n.html", 0 === $n % 3 ? '/papers' : '/old-site/'.($n + 1).'.html'), range(1, 299));
         $taken = $this->editor()->take($lines, 'file', $this->actor());
-        self::assertSame(299, $taken->judgement->count(Fate::Added));
+        self::assertSame(299, $taken->judgement->count(LineOutcome::Added));
         self::assertSame('297', $this->value("SELECT count(*) FROM redirect WHERE source LIKE '/old-site/%' AND goal_place_id = ?", DemoId::of('categories/papers')), 'chains are flattened when they are made; the last two lead where nothing is');
         $this->service(EditLog::class)->takeBack($taken->edit, $this->actor());
         self::assertSame($before, $this->rows());

@@ -9,7 +9,7 @@ use Lantern\Tests\ShopTestCase;
 use Lantern\Workbench\Findings\KeepUp;
 use Lantern\Workbench\Findings\WalkOver;
 use Lantern\Workbench\MorningMail\TellOfTheMorning;
-use Lantern\Workbench\OutsideLinks\AskOutside;
+use Lantern\Workbench\OutsideLinks\CheckOutsideLinks;
 use Lantern\Workbench\Schedule\Nightly;
 use Symfony\Component\Cache\Adapter\ArrayAdapter;
 use Symfony\Component\Clock\MockClock;
@@ -30,7 +30,7 @@ final class NightlyTest extends ShopTestCase
         $clock->modify('+1 minute');
         self::assertSame([KeepUp::class => 1], $this->due($generator));
         $clock->modify('2027-02-02 12:00:45');
-        $all = [KeepUp::class => 1, WalkOver::class => 2, AskOutside::class => 1, TellOfTheMorning::class => 1];
+        $all = [KeepUp::class => 1, WalkOver::class => 2, CheckOutsideLinks::class => 1, TellOfTheMorning::class => 1];
         self::assertSame($all, $this->due($generator));
         self::assertSame([], $this->due($generator));
         $clock->modify('+9 days');
@@ -40,7 +40,7 @@ final class NightlyTest extends ShopTestCase
     /** @return array<string, int> how many of each kind of message */
     private function due(MessageGenerator $generator): array
     {
-        $due = array_fill_keys([KeepUp::class, WalkOver::class, AskOutside::class, TellOfTheMorning::class], 0);
+        $due = array_fill_keys([KeepUp::class, WalkOver::class, CheckOutsideLinks::class, TellOfTheMorning::class], 0);
         foreach ($generator->getMessages() as $message) {
             self::assertInstanceOf(RedispatchMessage::class, $message, 'each goes on to the queue of its kind');
             $sent = $message->envelope;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\Subscribers;
 
 use Lantern\Tests\ShopTestCase;
+use Lantern\Workbench\Edits\Locks;
 use Lantern\Workbench\Mailing\TellService;
 use Lantern\Workbench\Subscribers\Links;
 use Lantern\Workbench\Subscribers\Outcome;
@@ -139,7 +140,7 @@ final class SubscribersTest extends ShopTestCase
             return new Envelope($message);
         });
 
-        return new Subscribers($this->workbench(), $bus, $this->clock, $this->links(), 'secret');
+        return new Subscribers($this->workbench(), $bus, $this->clock, $this->links(), $this->service(Locks::class), 'secret');
     }
 
     private function links(): Links

@@ -7,7 +7,7 @@ namespace Lantern\Admin\Http;
 use Lantern\Core\Visitor;
 
 /** With whose eyes to look at the shop. */
-enum Eyes: string
+enum PreviewAudience: string
 {
     case Guest = 'guest';
     case Customer = 'customer';

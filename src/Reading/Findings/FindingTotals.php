@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Reading\Findings;
 
 /** How the shop stands, in numbers; without what is set aside. */
-final readonly class Outlook
+final readonly class FindingTotals
 {
     /**
      * @param int  $wrong    on the workbench

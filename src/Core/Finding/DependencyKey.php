@@ -8,7 +8,7 @@ namespace Lantern\Core\Finding;
  * What an examination looked at, as a key. When it changes, the examination is made again. The triggers of the database
  * make the same keys of what changed; a test holds the two together.
  */
-final class Reach
+final class DependencyKey
 {
     public static function place(string $id): string
     {

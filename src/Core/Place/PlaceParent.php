@@ -7,7 +7,7 @@ namespace Lantern\Core\Place;
 use Lantern\Core\Refused;
 
 /** Below which other place one stands: a page in its group, a category below another, an article in the journal. */
-final readonly class Standing
+final readonly class PlaceParent
 {
     private const MAX_LEVELS = 20;
 

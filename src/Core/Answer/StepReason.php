@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Answer;
 
 /** Why a request goes on, or ends. */
-enum Why: string
+enum StepReason: string
 {
     case NoAddress = 'no-address';
     case NormalForm = 'normal-form';

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Lantern\Tests\Workbench\OutsideLinks;
 
 use Lantern\Workbench\OutsideLinks\MadeUpWorldClient;
-use Lantern\Workbench\OutsideLinks\OutsideAsker;
 use Lantern\Workbench\OutsideLinks\OutsideClient;
+use Lantern\Workbench\OutsideLinks\OutsideClientFactory;
 use Lantern\Workbench\OutsideLinks\PacedClient;
 use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
@@ -19,7 +19,7 @@ use Symfony\Component\RateLimiter\RateLimiterFactory;
 use Symfony\Component\RateLimiter\Storage\InMemoryStorage;
 
 /** Asked of a real server, which never answers, answers for ever, leads astray. */
-final class OutsideAskerTest extends TestCase
+final class OutsideClientTest extends TestCase
 {
     private static Process $world;
     private static string $at = '';
@@ -54,39 +54,39 @@ final class OutsideAskerTest extends TestCase
     #[TestWith(['http://localhost/', 0, null, 'its name leads into a private network'])]
     public function testWhatItFindsOut(string $url, int $status, ?string $moved, string $why): void
     {
-        $answer = (new OutsideAsker(OutsideClient::make(self::$at), 0.5))->ask($url);
+        $answer = (new OutsideClient(OutsideClientFactory::make(self::$at), 0.5))->ask($url);
         self::assertSame([$status, $moved, $why], [$answer->status, $answer->moved, $answer->why]);
     }
 
     public function testWhatAnswersForEverIsLeftAfterItsHead(): void
     {
         $began = microtime(true);
-        self::assertSame(200, (new OutsideAsker(OutsideClient::make(self::$at), 5.0))->ask('https://endless.example/')->status);
+        self::assertSame(200, (new OutsideClient(OutsideClientFactory::make(self::$at), 5.0))->ask('https://endless.example/')->status);
         self::assertLessThan(4, microtime(true) - $began);
     }
 
     public function testAHostThatAsksForPatienceIsLeftAlone(): void
     {
-        self::assertSame(1800, (new OutsideAsker(OutsideClient::make(self::$at), 0.5))->ask('https://patient.example/')->patience);
+        self::assertSame(1800, (new OutsideClient(OutsideClientFactory::make(self::$at), 0.5))->ask('https://patient.example/')->patience);
     }
 
     public function testWhatAnswersOnHttpsAsWell(): void
     {
-        self::assertTrue((new OutsideAsker(OutsideClient::make(self::$at), 0.5))->ask('http://corbel-and-daughter.example/bone')->secure);
+        self::assertTrue((new OutsideClient(OutsideClientFactory::make(self::$at), 0.5))->ask('http://corbel-and-daughter.example/bone')->secure);
     }
 
     /** A name may lead to the web when it is looked up, and into the house when it is connected to. */
     public function testANameThatLeadsIntoThePrivateNetworkTheSecondTime(): void
     {
         $inside = new MockHttpClient(static fn (): MockResponse => new MockResponse('secret', ['primary_ip' => '10.0.0.7']));
-        $answer = (new OutsideAsker(new NoPrivateNetworkHttpClient($inside)))->ask('http://93.184.216.34/');
+        $answer = (new OutsideClient(new NoPrivateNetworkHttpClient($inside)))->ask('http://93.184.216.34/');
         self::assertSame([0, 'its name leads into a private network'], [$answer->status, $answer->why]);
     }
 
     public function testABrokenCertificate(): void
     {
         $client = new MockHttpClient(static fn () => throw new TransportException('SSL certificate problem: certificate has expired for "https://old.example/".'));
-        self::assertSame('its certificate is not in order', (new OutsideAsker($client))->ask('https://old.example/')->why);
+        self::assertSame('its certificate is not in order', (new OutsideClient($client))->ask('https://old.example/')->why);
     }
 
     public function testOnlyMadeUpHostsAreAskedOfTheStandIn(): void
@@ -97,7 +97,7 @@ final class OutsideAskerTest extends TestCase
 
             return new MockResponse();
         });
-        $asker = new OutsideAsker(new MadeUpWorldClient($real, self::$at));
+        $asker = new OutsideClient(new MadeUpWorldClient($real, self::$at));
         foreach (['https://example/', 'https://example.com/', 'https://hollin-mill.example.com/', 'https://hollin-mill.example@127.0.0.1/', 'https://hollin-mill.example:8080/'] as $url) {
             $asker->ask($url);
         }
@@ -119,7 +119,7 @@ final class OutsideAskerTest extends TestCase
 
             return 1 === \count($asked) ? new MockResponse('', ['http_code' => 301, 'response_headers' => ["Location: $location"]]) : new MockResponse();
         });
-        self::assertSame($to, (new OutsideAsker($client))->ask($from)->moved);
+        self::assertSame($to, (new OutsideClient($client))->ask($from)->moved);
     }
 
     /** Everything that one question takes: the body where the head was refused, redirects and the hosts they lead to, https beside http. */
@@ -132,7 +132,7 @@ final class OutsideAskerTest extends TestCase
             return 'HEAD' === $method ? new MockResponse('', ['http_code' => 405]) : new MockResponse('', str_contains($url, 'a.example') ? ['http_code' => 302, 'response_headers' => ['Location: https://b.example/']] : []);
         });
         $paces = new RateLimiterFactory(['id' => 'outside_host', 'policy' => 'token_bucket', 'limit' => 1, 'rate' => ['interval' => '1 second']], new InMemoryStorage());
-        $asker = new OutsideAsker(new PacedClient($inside, $paces));
+        $asker = new OutsideClient(new PacedClient($inside, $paces));
         $asker->ask('https://a.example/1');
         $asker->ask('https://a.example/2');
         $last = [];
@@ -150,6 +150,6 @@ final class OutsideAskerTest extends TestCase
     #[TestWith(['http://[64:ff9b::7f00:1]/'])]
     public function testWhatIsNotOutThereForEverybodyIsNotAsked(string $url): void
     {
-        self::assertSame([0, 'its name leads into a private network'], [($answer = (new OutsideAsker(OutsideClient::make(null), 0.5))->ask($url))->status, $answer->why]);
+        self::assertSame([0, 'its name leads into a private network'], [($answer = (new OutsideClient(OutsideClientFactory::make(null), 0.5))->ask($url))->status, $answer->why]);
     }
 }

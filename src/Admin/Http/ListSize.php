@@ -8,7 +8,7 @@ use Symfony\Component\Validator\Constraints\Count;
 
 /** A list, and how many may be in it. An object of JSON is no list, though PHP reads both into an array. */
 #[\Attribute(\Attribute::TARGET_PROPERTY | \Attribute::TARGET_PARAMETER)]
-final class Many extends Count
+final class ListSize extends Count
 {
     /** The code of a violation: something in the list is of another kind. */
     public const OF_OTHERS = 'of-others';

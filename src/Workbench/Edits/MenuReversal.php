@@ -9,7 +9,7 @@ use Lantern\Interchange\Stored\Fields;
 use Lantern\Interchange\Stored\MoveCodec;
 
 /** How a menu gets back to where it was before an edit. */
-final readonly class WayBack
+final readonly class MenuReversal
 {
     /** @param int $version of the menu that the edit led to, from where the move leads back */
     public function __construct(public int $version, public Move $move)

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Menu;
 
 /** A tree laid out flat: each entry by itself, with its parent and the order below each parent. */
-final readonly class Stands
+final readonly class FlatTree
 {
     /** @var array<string, Entry> without children, by id */
     public array $entries;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Core\Impact;
 
 /** What becomes of whoever comes to an address. */
-enum ArrivalKind
+enum VisitorOutcomeKind
 {
     case GoesOnArriving;
     case Arrives;

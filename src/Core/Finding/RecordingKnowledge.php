@@ -15,7 +15,7 @@ use Lantern\Core\Shop\ShopDetail;
  * Knowledge that remembers what was asked of it: what an examination depends on is written down by the asking itself, so that
  * nothing can be forgotten.
  */
-final class Watched implements Knowledge
+final class RecordingKnowledge implements Knowledge
 {
     /** @var array<string, true> */
     private array $reaches = [];
@@ -59,21 +59,21 @@ final class Watched implements Knowledge
 
     public function at(Address $address): ?Place
     {
-        $this->reach(Reach::address($address->path));
+        $this->reach(DependencyKey::address($address->path));
 
         return $this->met($this->known->at($address));
     }
 
     public function get(string $id): ?Place
     {
-        $this->reach(Reach::place($id));
+        $this->reach(DependencyKey::place($id));
 
         return $this->met($this->known->get($id));
     }
 
     public function exact(Address $address, \DateTimeImmutable $moment): ?Rule
     {
-        $this->reach(Reach::address($address->path));
+        $this->reach(DependencyKey::address($address->path));
         $rule = $this->known->exact($address, $moment);
         $this->until($rule?->until);
 
@@ -83,7 +83,7 @@ final class Watched implements Knowledge
     public function longestPrefix(Address $address, \DateTimeImmutable $moment): ?Rule
     {
         foreach ($address->ancestors() as $above) {
-            $this->reach(Reach::prefix($above->path));
+            $this->reach(DependencyKey::prefix($above->path));
         }
         $rule = $this->known->longestPrefix($address, $moment);
         $this->until($rule?->until);
@@ -93,15 +93,15 @@ final class Watched implements Knowledge
 
     public function isLaidOut(string $placeId): bool
     {
-        $this->reach(Reach::menu($placeId));
+        $this->reach(DependencyKey::menu($placeId));
 
         return $this->known->isLaidOut($placeId);
     }
 
     public function parts(string $placeId): array
     {
-        $this->reach(Reach::words($placeId));
-        $this->reach(Reach::menu($placeId));
+        $this->reach(DependencyKey::words($placeId));
+        $this->reach(DependencyKey::menu($placeId));
 
         return $this->known->parts($placeId);
     }
@@ -113,7 +113,7 @@ final class Watched implements Knowledge
 
     public function serves(Address $address): bool
     {
-        $this->reach(Reach::ways());
+        $this->reach(DependencyKey::ways());
 
         return $this->known->serves($address);
     }
@@ -121,14 +121,14 @@ final class Watched implements Knowledge
     public function isAnythingBelow(Address $address): bool
     {
         // Every place that comes, goes or moves says this.
-        $this->reach(Reach::ways());
+        $this->reach(DependencyKey::ways());
 
         return $this->known->isAnythingBelow($address);
     }
 
     public function outside(string $url): ?OutsideAnswer
     {
-        $this->reach(Reach::outside($url));
+        $this->reach(DependencyKey::outside($url));
         $this->outsideLinks[$url] = true;
 
         return $this->known->outside($url);
@@ -136,52 +136,52 @@ final class Watched implements Knowledge
 
     public function hasPicture(string $name): bool
     {
-        $this->reach(Reach::catalogue());
+        $this->reach(DependencyKey::catalogue());
 
         return $this->known->hasPicture($name);
     }
 
     public function listsAnything(Place $place): bool
     {
-        $this->reach(Reach::listing($place->id));
-        $this->reach(Reach::catalogue());
+        $this->reach(DependencyKey::listing($place->id));
+        $this->reach(DependencyKey::catalogue());
 
         return $this->known->listsAnything($place);
     }
 
     public function isLedTo(Place $place): bool
     {
-        $this->reach(Reach::leads($place->id));
-        $this->reach(Reach::listing($place->id));
+        $this->reach(DependencyKey::leads($place->id));
+        $this->reach(DependencyKey::listing($place->id));
 
         return $this->known->isLedTo($place);
     }
 
     public function isInFooter(string $placeId): bool
     {
-        $this->reach(Reach::leads($placeId));
-        $this->reach(Reach::frame());
+        $this->reach(DependencyKey::leads($placeId));
+        $this->reach(DependencyKey::frame());
 
         return $this->known->isInFooter($placeId);
     }
 
     public function titled(string $title): array
     {
-        $this->reach(Reach::title($title));
+        $this->reach(DependencyKey::title($title));
 
         return array_values(array_filter(array_map($this->met(...), $this->known->titled($title))));
     }
 
     public function signUpsOfTheFooter(): array
     {
-        $this->reach(Reach::frame());
+        $this->reach(DependencyKey::frame());
 
         return $this->known->signUpsOfTheFooter();
     }
 
     public function settings(): Settings
     {
-        $this->reach(Reach::settings());
+        $this->reach(DependencyKey::settings());
 
         return $this->known->settings();
     }
@@ -189,7 +189,7 @@ final class Watched implements Knowledge
     /** What every page is called after; nothing else that is set matters for it. */
     public function shopName(): string
     {
-        $this->reach(Reach::setting(ShopDetail::Name->value));
+        $this->reach(DependencyKey::setting(ShopDetail::Name->value));
 
         return $this->known->settings()->name();
     }
@@ -197,7 +197,7 @@ final class Watched implements Knowledge
     /** In which dates are told. */
     public function zone(): \DateTimeZone
     {
-        $this->reach(Reach::setting(ShopDetail::TimeZone->value));
+        $this->reach(DependencyKey::setting(ShopDetail::TimeZone->value));
 
         return $this->known->settings()->zone();
     }
@@ -205,7 +205,7 @@ final class Watched implements Knowledge
     private function met(?Place $place): ?Place
     {
         if (null !== $place) {
-            $this->reach(Reach::place($place->id));
+            $this->reach(DependencyKey::place($place->id));
             $this->until($place->opening->nextChange($this->moment));
         }
 

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Lantern\Tests\Core\Impact;
 
 use Lantern\Core\Address\Address;
-use Lantern\Core\Impact\Seen;
-use Lantern\Core\Impact\SeenMenu;
+use Lantern\Core\Impact\ComparedMenu;
 use Lantern\Core\Impact\Sentence;
 use Lantern\Core\Impact\TouchWords;
+use Lantern\Core\Impact\VisitorDifferences;
 use Lantern\Core\Menu\Entry;
 use Lantern\Core\Menu\PlaceTarget;
 use Lantern\Core\Menu\ResolvedMenu;
@@ -20,7 +20,7 @@ use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Visitor;
 use PHPUnit\Framework\TestCase;
 
-final class SeenTest extends TestCase
+final class VisitorDifferencesTest extends TestCase
 {
     public function testSaysWhatAnotherDateShows(): void
     {
@@ -31,10 +31,10 @@ final class SeenTest extends TestCase
         $then = Visitor::customer(new \DateTimeImmutable('2027-03-05T00:00:00Z'));
         self::assertSame(
             ['“Spring fair” is open; for a guest today it is closed.', 'Header: “Spring fair” is there.'],
-            TouchWords::all(Seen::differences($fair, [new SeenMenu('Header', $as($now), $as($then))], $now, $then)),
+            TouchWords::all(VisitorDifferences::differences($fair, [new ComparedMenu('Header', $as($now), $as($then))], $now, $then)),
         );
-        self::assertSame(['Header: “Spring fair” is not there.'], TouchWords::all(Seen::differences(null, [new SeenMenu('Header', $as($then), $as($now))], $then, $now)));
-        self::assertSame([], Seen::differences($fair, [new SeenMenu('Header', $as($now), $as($now))], $now, $now));
+        self::assertSame(['Header: “Spring fair” is not there.'], TouchWords::all(VisitorDifferences::differences(null, [new ComparedMenu('Header', $as($then), $as($now))], $then, $now)));
+        self::assertSame([], VisitorDifferences::differences($fair, [new ComparedMenu('Header', $as($now), $as($now))], $now, $now));
     }
 
     public function testEnumerates(): void

@@ -9,7 +9,7 @@ use Lantern\Core\Redirect\Goal;
 use Lantern\Core\Refused;
 
 /** Where the visitors of a place go that is no more: to another place, or nowhere, and are told that it is gone or not. */
-final readonly class Onward
+final readonly class VisitorForwarding
 {
     private function __construct(public ?Place $place, public bool $gone)
     {

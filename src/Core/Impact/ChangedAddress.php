@@ -7,7 +7,7 @@ namespace Lantern\Core\Impact;
 use Lantern\Core\Address\Address;
 
 /** One place that gets another address. */
-final readonly class Readdressed
+final readonly class ChangedAddress
 {
     public function __construct(public string $placeId, public string $title, public Address $from, public Address $to)
     {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Lantern\Workbench\OutsideLinks;
 
 /** What came of asking another web site once. */
-final readonly class AskedOutside
+final readonly class CheckedLink
 {
     /**
      * @param int         $status   200 where it answers with something; 0 where no answer came

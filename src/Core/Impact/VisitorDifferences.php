@@ -8,10 +8,10 @@ use Lantern\Core\Place\Place;
 use Lantern\Core\Visitor;
 
 /** What one visitor at one moment sees otherwise than another: told beside the shop itself. */
-final class Seen
+final class VisitorDifferences
 {
     /**
-     * @param list<SeenMenu> $menus
+     * @param list<ComparedMenu> $menus
      *
      * @return list<Touch> empty where nothing differs
      */
@@ -19,7 +19,7 @@ final class Seen
     {
         $touches = [];
         if (null !== $place) {
-            [$was, $is] = [Sight::of($place, $now), Sight::of($place, $then)];
+            [$was, $is] = [PlaceVisibility::of($place, $now), PlaceVisibility::of($place, $then)];
             if ($was !== $is) {
                 $touches[] = new Touch(TouchKind::SeenOtherwise, [$place->title], seen: $is, seenToday: $was);
             }

@@ -8,13 +8,13 @@ use Lantern\Core\Refused;
 use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 
 #[AsMessageHandler(sign: true)]
-final readonly class AskOutsideHandler
+final readonly class CheckOutsideLinksHandler
 {
     public function __construct(private OutsideRound $round, private OutsideLinks $links)
     {
     }
 
-    public function __invoke(AskOutside $message): void
+    public function __invoke(CheckOutsideLinks $message): void
     {
         if (0 === $this->links->due()) {
             return;

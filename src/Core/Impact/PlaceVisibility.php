@@ -8,7 +8,7 @@ use Lantern\Core\Place\Place;
 use Lantern\Core\Visitor;
 
 /** How a place meets a visitor. */
-enum Sight
+enum PlaceVisibility
 {
     case Open;
     case OpenUnlisted;

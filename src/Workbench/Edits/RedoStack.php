@@ -8,7 +8,7 @@ use Doctrine\DBAL\Connection;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
 /** What a person took back, and may make again until they make something else. */
-final readonly class WhatWasUndone
+final readonly class RedoStack
 {
     public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
     {
