@@ -90,7 +90,9 @@ return static function (ContainerConfigurator $container): void {
     }
 
     // No address within a private network is asked, whatever a name resolves to; but for the demo's made-up world on loopback.
-    $services->set('lantern.outside_client', HttpClientInterface::class)->factory([OutsideClientFactory::class, 'make'])->args([env('default::LANTERN_OUTSIDE_STAND_IN')]);
+    $services->set('lantern.outside_client', HttpClientInterface::class)
+        ->factory([OutsideClientFactory::class, 'make'])
+        ->args([env('default::LANTERN_OUTSIDE_STAND_IN')]);
 
     // Argon2id (RFC 9106), with 32 MiB and three passes.
     $services->set('lantern.argon2id', NativePasswordHasher::class)->args([3, 32 * 1024 * 1024, null, \PASSWORD_ARGON2ID]);
@@ -99,7 +101,10 @@ return static function (ContainerConfigurator $container): void {
     // Work that takes longer than a request, kept in the database until a worker has done it: a queue for each purpose, so that none
     // waits for another's. A worker that does not say for twenty seconds that it is at work is taken for dead, and its message goes to
     // another. What has failed for good is kept, and owners see it (FailedMessages).
-    $queue = static fn (string $name, array $retry): array => ['dsn' => "doctrine://workbench?table_name=message&queue_name=$name&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20", 'retry_strategy' => $retry];
+    $queue = static fn (string $name, array $retry): array => [
+        'dsn' => "doctrine://workbench?table_name=message&queue_name=$name&auto_setup=false&check_delayed_interval=500&redeliver_timeout=20",
+        'retry_strategy' => $retry,
+    ];
     $container->extension('framework', [
         'messenger' => [
             'failure_transport' => 'failed',
@@ -117,7 +122,8 @@ return static function (ContainerConfigurator $container): void {
                 DoJob::class => 'jobs',
                 WalkOver::class => 'checks', KeepUp::class => 'checks', CatchUp::class => 'checks',
                 CheckOutsideLinks::class => 'outside', AskHost::class => 'outside',
-                WriteLetter::class => 'letters', TellService::class => 'letters', LetterToPerson::class => 'letters', PasswordWanted::class => 'letters', TellOfTheMorning::class => 'letters', TellPersonOfTheMorning::class => 'letters',
+                WriteLetter::class => 'letters', TellService::class => 'letters', LetterToPerson::class => 'letters',
+                PasswordWanted::class => 'letters', TellOfTheMorning::class => 'letters', TellPersonOfTheMorning::class => 'letters',
             ],
         ],
         // Whoever sends is a worker already. Without a mail server the mails are kept, for the mailbox to show.
@@ -141,10 +147,21 @@ return static function (ContainerConfigurator $container): void {
             // Sign-ins, refusals and releases: a line of JSON each, whether or not anything else happens.
             // Where a file cannot be written, the server's own log has it: nobody is kept out because of a log.
             'events' => ['type' => 'fallbackgroup', 'members' => ['events_file', 'events_server'], 'channels' => ['security_events']],
-            'events_file' => ['type' => 'stream', 'nested' => true, 'path' => env('default:lantern.events_file:LANTERN_EVENTS'), 'level' => 'info', 'formatter' => 'monolog.formatter.json'],
+            'events_file' => [
+                'type' => 'stream',
+                'nested' => true,
+                'path' => env('default:lantern.events_file:LANTERN_EVENTS'),
+                'level' => 'info',
+                'formatter' => 'monolog.formatter.json',
+            ],
             'events_server' => ['type' => 'error_log', 'nested' => true, 'level' => 'info', 'formatter' => 'monolog.formatter.json'],
             'written' => ['type' => 'fallbackgroup', 'nested' => true, 'members' => ['written_file', 'written_server']],
-            'written_file' => ['type' => 'stream', 'nested' => true, 'path' => env('default:lantern.log_file:LANTERN_LOG'), 'level' => 'debug'],
+            'written_file' => [
+                'type' => 'stream',
+                'nested' => true,
+                'path' => env('default:lantern.log_file:LANTERN_LOG'),
+                'level' => 'debug',
+            ],
             'written_server' => ['type' => 'error_log', 'nested' => true, 'level' => 'error'],
         ],
     ]);

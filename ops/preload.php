@@ -30,21 +30,30 @@ foreach (['Core\Refused', 'Core\Visitor', 'Reading\Sql\Row', 'Reading\Places\Pla
     }
     require $made[0];
     foreach (['Core', 'Interchange', 'Reading', 'Storefront'] as $layer) {
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator("$root/src/$layer", FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(
+            "$root/src/$layer",
+            FilesystemIterator::SKIP_DOTS,
+        )) as $file) {
             if ($file instanceof SplFileInfo && 'php' === $file->getExtension()) {
                 class_exists('Lantern\\'.strtr(substr($file->getPathname(), strlen("$root/src/"), -4), '/', '\\'));
             }
         }
     }
     // What neither of the two knows of, though every page needs it.
-    foreach (['doctrine/dbal/src/Types' => 'Doctrine\DBAL\Types', 'symfony/doctrine-bridge/Types' => 'Symfony\Bridge\Doctrine\Types', 'doctrine/dbal/src/Driver/PDO' => 'Doctrine\DBAL\Driver\PDO'] as $folder => $namespace) {
+    foreach ([
+        'doctrine/dbal/src/Types' => 'Doctrine\DBAL\Types',
+        'symfony/doctrine-bridge/Types' => 'Symfony\Bridge\Doctrine\Types',
+        'doctrine/dbal/src/Driver/PDO' => 'Doctrine\DBAL\Driver\PDO',
+    ] as $folder => $namespace) {
         foreach (glob("$root/vendor/$folder/*.php") ?: [] as $file) {
             class_exists($namespace.'\\'.basename($file, '.php'));
         }
     }
     foreach ([
-        'Doctrine\DBAL\Connection\StaticServerVersionProvider', 'Doctrine\DBAL\Driver\PDO\PgSQL\Driver', 'Doctrine\DBAL\DriverManager', 'Doctrine\DBAL\Platforms\PostgreSQL120Platform', 'Doctrine\DBAL\Platforms\PostgreSQLPlatform',
-        'Symfony\Component\Cache\Traits\ValueWrapper', 'Symfony\Component\Clock\NativeClock', 'Symfony\Component\OptionsResolver\OptionsResolver', 'Twig\RuntimeLoader\FactoryRuntimeLoader',
+        'Doctrine\DBAL\Connection\StaticServerVersionProvider', 'Doctrine\DBAL\Driver\PDO\PgSQL\Driver', 'Doctrine\DBAL\DriverManager',
+        'Doctrine\DBAL\Platforms\PostgreSQL120Platform', 'Doctrine\DBAL\Platforms\PostgreSQLPlatform',
+        'Symfony\Component\Cache\Traits\ValueWrapper', 'Symfony\Component\Clock\NativeClock',
+        'Symfony\Component\OptionsResolver\OptionsResolver', 'Twig\RuntimeLoader\FactoryRuntimeLoader',
     ] as $class) {
         class_exists($class);
     }

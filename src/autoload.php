@@ -10,7 +10,12 @@ declare(strict_types=1);
 if (!function_exists('lantern_load')) {
     function lantern_load(string $class): void
     {
-        if (str_starts_with($class, 'Lantern\\') && !class_exists($class, false) && !interface_exists($class, false) && !enum_exists($class, false)) {
+        if (
+            str_starts_with($class, 'Lantern\\')
+            && !class_exists($class, false)
+            && !interface_exists($class, false)
+            && !enum_exists($class, false)
+        ) {
             $file = __DIR__.'/'.strtr(substr($class, 8), '\\', '/').'.php';
             if (is_file($file)) {
                 require $file;

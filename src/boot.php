@@ -36,7 +36,9 @@ function lantern_kernel(string $origin): Kernel
 {
     lantern_libraries();
 
-    $_SERVER['LANTERN_SESSION_COOKIE'] ??= str_starts_with(lantern_variable('LANTERN_ADMIN_URL', ''), 'https://') ? '__Host-lantern' : 'lantern';
+    $_SERVER['LANTERN_SESSION_COOKIE'] ??= str_starts_with(lantern_variable('LANTERN_ADMIN_URL', ''), 'https://')
+        ? '__Host-lantern'
+        : 'lantern';
 
     return new Kernel(lantern_variable('APP_ENV', 'prod'), '1' === lantern_variable('APP_DEBUG', '0'), $origin);
 }

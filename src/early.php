@@ -46,7 +46,12 @@ function lantern_answer_early(): bool
     $response = $answers->byTable($target);
     if (null === $response) {
         $cookies = (string) getenv('HTTP_COOKIE');
-        $response = $answers->to($target, '' === $cookies ? '' : CustomerIdentities::among($cookies, $customers), (string) getenv('HTTP_IF_NONE_MATCH'), new DateTimeImmutable());
+        $response = $answers->to(
+            $target,
+            '' === $cookies ? '' : CustomerIdentities::among($cookies, $customers),
+            (string) getenv('HTTP_IF_NONE_MATCH'),
+            new DateTimeImmutable(),
+        );
     }
     if (null === $response) {
         return false;

@@ -21,7 +21,9 @@ abstract class ShopTestCase extends KernelTestCase
     {
         if ('' === self::$template) {
             $url = $_SERVER['DATABASE_URL'] ?? '';
-            self::$template = \is_string($url) && '' !== $url ? $url : throw new \LogicException('These tests need the database that bin/test starts.');
+            self::$template = \is_string($url) && '' !== $url
+                ? $url
+                : throw new \LogicException('These tests need the database that bin/test starts.');
             $_SERVER['DATABASE_URL'] = $_ENV['DATABASE_URL'] = self::$template.'_test';
         }
     }
@@ -59,7 +61,12 @@ abstract class ShopTestCase extends KernelTestCase
     {
         $url = parse_url(self::$template);
 
-        return new \PDO(\sprintf('pgsql:host=%s;port=%d;dbname=%s', $url['host'] ?? '', $url['port'] ?? 0, $database), $url['user'] ?? '', $url['pass'] ?? '', [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+        return new \PDO(
+            \sprintf('pgsql:host=%s;port=%d;dbname=%s', $url['host'] ?? '', $url['port'] ?? 0, $database),
+            $url['user'] ?? '',
+            $url['pass'] ?? '',
+            [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION],
+        );
     }
 
     protected function workbench(): Connection

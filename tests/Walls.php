@@ -25,7 +25,10 @@ final class Walls
         'Console' => ['Core', 'Interchange', 'Reading', 'Workbench', 'Admin', 'Demo'],
     ];
 
-    /** Each room of a layer with those of the same layer that it may look into. Whoever makes a room writes it here; tests/Checks/RoomsTest finds a circle. */
+    /**
+     * Each room of a layer with those of the same layer that it may look into. Whoever makes a room writes it here; tests/Checks/RoomsTest
+     * finds a circle.
+     */
     public const ROOMS = [
         'Core' => [
             'Address' => [],
@@ -164,7 +167,9 @@ final class Walls
         foreach (self::LAYERS as $layer => $below) {
             $others = array_diff(array_keys(self::LAYERS), $below, [$layer]);
             yield $layer => PHPat::rule()->classes(Selector::inNamespace("Lantern\\$layer"))
-                ->shouldNot()->dependOn()->classes(...array_map(static fn (string $other) => Selector::inNamespace("Lantern\\$other"), array_values($others)))
+                ->shouldNot()
+                    ->dependOn()
+                    ->classes(...array_map(static fn (string $other) => Selector::inNamespace("Lantern\\$other"), array_values($others)))
                 ->because('an arrow goes down only');
         }
     }
@@ -175,7 +180,12 @@ final class Walls
         $others = array_diff(array_keys(self::ROOMS['Workbench']), ['Subscribers', 'Search']);
 
         return PHPat::rule()->classes(Selector::inNamespace('Lantern\Storefront'))
-            ->shouldNot()->dependOn()->classes(...array_map(static fn (string $room) => Selector::inNamespace("Lantern\\Workbench\\$room"), array_values($others)))
+            ->shouldNot()
+                ->dependOn()
+                ->classes(...array_map(
+                    static fn (string $room) => Selector::inNamespace("Lantern\\Workbench\\$room"),
+                    array_values($others),
+                ))
             ->because('the storefront is read, and its visitors edit nothing');
     }
 
@@ -193,7 +203,12 @@ final class Walls
             foreach ($rooms as $room => $known) {
                 $others = array_diff(array_keys($rooms), $known, [$room]);
                 yield "$layer/$room" => PHPat::rule()->classes(Selector::inNamespace("Lantern\\$layer\\$room"))
-                    ->shouldNot()->dependOn()->classes(...array_map(static fn (string $one) => Selector::inNamespace("Lantern\\$layer\\$one"), array_values($others)))
+                    ->shouldNot()
+                        ->dependOn()
+                        ->classes(...array_map(
+                            static fn (string $one) => Selector::inNamespace("Lantern\\$layer\\$one"),
+                            array_values($others),
+                        ))
                     ->because('a circle of rooms is one room');
             }
         }

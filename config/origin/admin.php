@@ -18,8 +18,17 @@ use function Symfony\Component\DependencyInjection\Loader\Configurator\service;
 use Symfony\Component\HttpFoundation\Session\Storage\Handler\AbstractSessionHandler;
 
 return static function (ContainerConfigurator $container): void {
-    $container->parameters()->set('lantern.statement_seconds', 30)->set('lantern.live_url', '%env(resolve:DATABASE_URL)%')->set('lantern.session_cookie', 'lantern');
-    $limit = static fn (string $policy, int $times, string $within): array => ['policy' => $policy, 'limit' => $times, 'interval' => $within, 'cache_pool' => 'cache.rate_limiter', 'lock_factory' => 'lock.factory'];
+    $container->parameters()
+        ->set('lantern.statement_seconds', 30)
+        ->set('lantern.live_url', '%env(resolve:DATABASE_URL)%')
+        ->set('lantern.session_cookie', 'lantern');
+    $limit = static fn (string $policy, int $times, string $within): array => [
+        'policy' => $policy,
+        'limit' => $times,
+        'interval' => $within,
+        'cache_pool' => 'cache.rate_limiter',
+        'lock_factory' => 'lock.factory',
+    ];
     $container->extension('framework', [
         'router' => ['utf8' => true],
         'session' => [
@@ -34,7 +43,10 @@ return static function (ContainerConfigurator $container): void {
         ],
         'csrf_protection' => true,
         'lock' => ['resources' => ['default' => '%env(resolve:LANTERN_LOCK_DSN)%']],
-        'cache' => ['pools' => ['cache.scheduled' => ['adapter' => 'cache.adapter.doctrine_dbal', 'provider' => 'doctrine.dbal.workbench_connection']]],
+        'cache' => ['pools' => ['cache.scheduled' => [
+            'adapter' => 'cache.adapter.doctrine_dbal',
+            'provider' => 'doctrine.dbal.workbench_connection',
+        ]]],
         // Counted under a lock: a dozen attempts at one moment are a dozen.
         'rate_limiter' => [
             'sign_in_pair' => $limit('fixed_window', 5, '5 minutes'),
@@ -48,7 +60,13 @@ return static function (ContainerConfigurator $container): void {
             'link_network' => $limit('fixed_window', 60, '5 minutes'),
             'own_password' => $limit('fixed_window', 10, '5 minutes'),
             // A second between two requests to one host, whichever worker makes them.
-            'outside_host' => ['policy' => 'token_bucket', 'limit' => 1, 'rate' => ['interval' => '1 second'], 'cache_pool' => 'cache.rate_limiter', 'lock_factory' => 'lock.factory'],
+            'outside_host' => [
+                'policy' => 'token_bucket',
+                'limit' => 1,
+                'rate' => ['interval' => '1 second'],
+                'cache_pool' => 'cache.rate_limiter',
+                'lock_factory' => 'lock.factory',
+            ],
             'preview' => $limit('sliding_window', 300, '1 minute'),
             'upload' => $limit('sliding_window', 120, '1 minute'),
             'import' => $limit('sliding_window', 30, '1 minute'),
@@ -62,7 +80,12 @@ return static function (ContainerConfigurator $container): void {
         'password_hashers' => [Account::class => ['id' => 'lantern.password_hasher']],
         'providers' => ['people' => ['id' => SignedInPeople::class]],
         // Whoever may look may also have a second factor; where one is required, whoever has none may do that alone.
-        'role_hierarchy' => ['ROLE_OWNER' => ['ROLE_PUBLISHER'], 'ROLE_PUBLISHER' => ['ROLE_EDITOR'], 'ROLE_EDITOR' => ['ROLE_VIEWER'], 'ROLE_VIEWER' => ['ROLE_WITHOUT_FACTOR']],
+        'role_hierarchy' => [
+            'ROLE_OWNER' => ['ROLE_PUBLISHER'],
+            'ROLE_PUBLISHER' => ['ROLE_EDITOR'],
+            'ROLE_EDITOR' => ['ROLE_VIEWER'],
+            'ROLE_VIEWER' => ['ROLE_WITHOUT_FACTOR'],
+        ],
         'firewalls' => [
             'assets' => ['pattern' => '^/assets/', 'security' => false],
             'main' => [
@@ -82,9 +105,13 @@ return static function (ContainerConfigurator $container): void {
                 'access_denied_handler' => FactorAwaited::class,
             ],
         ],
-        // By the route's name and the method, however the path was written. What is named nowhere is looked at by all, and changed by editors.
+        // By the route's name and the method, however the path was written. What is named nowhere is looked at by all, and changed by
+        // editors.
         'access_control' => [
-            ['route' => '^(sign_in|sign_out|welcome|password_forgotten|password_new|first_start|health|metrics)$', 'roles' => 'PUBLIC_ACCESS'],
+            [
+                'route' => '^(sign_in|sign_out|welcome|password_forgotten|password_new|first_start|health|metrics)$',
+                'roles' => 'PUBLIC_ACCESS',
+            ],
             ['route' => '^second_factor$', 'roles' => 'ROLE_FACTOR_AWAITED'],
             ['route' => '^(shell|session|account_factor_begin|account_factor_confirm)$', 'roles' => 'ROLE_WITHOUT_FACTOR'],
             ['route' => '^(people|audit|letters|house_rules)(_|$)', 'roles' => 'ROLE_OWNER'],
@@ -109,9 +136,15 @@ return static function (ContainerConfigurator $container): void {
     foreach (['Admin', 'Console', 'Demo'] as $layer) {
         $services->load("Lantern\\$layer\\", "../../src/$layer/");
     }
-    $services->set('lantern.paced_client', PacedClient::class)->decorate('lantern.outside_client')->args([service('.inner'), service('limiter.outside_host')]);
+    $services->set('lantern.paced_client', PacedClient::class)
+        ->decorate('lantern.outside_client')
+        ->args([service('.inner'), service('limiter.outside_host')]);
     $services->set(WriteNotedVisits::class);
     // Sessions and counts of attempts lie in the database, or in Redis where there is one.
-    $services->set('lantern.session_handler', AbstractSessionHandler::class)->factory([SharedState::class, 'sessions'])->args([service('doctrine.dbal.workbench_connection'), env('default::REDIS_URL')]);
-    $services->set('cache.rate_limiter', AdapterInterface::class)->factory([SharedState::class, 'counts'])->args([service('doctrine.dbal.workbench_connection'), env('default::REDIS_URL')]);
+    $services->set('lantern.session_handler', AbstractSessionHandler::class)
+        ->factory([SharedState::class, 'sessions'])
+        ->args([service('doctrine.dbal.workbench_connection'), env('default::REDIS_URL')]);
+    $services->set('cache.rate_limiter', AdapterInterface::class)
+        ->factory([SharedState::class, 'counts'])
+        ->args([service('doctrine.dbal.workbench_connection'), env('default::REDIS_URL')]);
 };

@@ -14,7 +14,16 @@ return static function (ContainerConfigurator $container): void {
         'session' => ['enabled' => false],
         'router' => ['utf8' => true],
         // Counted on each node by itself.
-        'rate_limiter' => array_map(static fn (int $times): array => ['policy' => 'sliding_window', 'limit' => $times, 'interval' => '1 minute', 'cache_pool' => 'cache.resolved', 'lock_factory' => null], ['search' => 120, 'suggestions' => 600]),
+        'rate_limiter' => array_map(
+            static fn (int $times): array => [
+                'policy' => 'sliding_window',
+                'limit' => $times,
+                'interval' => '1 minute',
+                'cache_pool' => 'cache.resolved',
+                'lock_factory' => null,
+            ],
+            ['search' => 120, 'suggestions' => 600],
+        ),
     ]);
     $services = $container->services()->defaults()->autowire()->autoconfigure();
     $services->load('Lantern\\Storefront\\', '../../src/Storefront/');

@@ -78,7 +78,11 @@ for ($a = 0; $a < 10; ++$a) {
 }
 $tree = new Tree($entries);
 $visitor = Visitor::guest(new DateTimeImmutable());
-told('Resolving a menu of '.$tree->size().' entries', measured(200, static fn () => Resolver::resolve($tree, $places, $visitor)), 'under 5 ms');
+told(
+    'Resolving a menu of '.$tree->size().' entries',
+    measured(200, static fn () => Resolver::resolve($tree, $places, $visitor)),
+    'under 5 ms',
+);
 $mine = (new Rewrite(new Entry('e3-3-3', new PlaceTarget('p1'), 'Mine')))->apply($tree);
 $theirs = (new Rewrite(new Entry('e7-7-7', new PlaceTarget('p1'), 'Theirs')))->apply($tree);
 told('Merging two edits of it', measured(20, static fn () => Merge::of($tree, $theirs, $mine)));
@@ -99,7 +103,13 @@ for ($a = 0; $a < 10; ++$a) {
         $pieces = [];
         foreach ([new Title(), new Text('<p>Some words.</p>'), new Button(), new Products(), new Links()] as $n => $piece) {
             $isLinks = $piece instanceof Links;
-            $pieces[] = new Entry("x$a-$b-$n", $isLinks ? new Heading() : new PlaceTarget("p$n"), $piece->needsLabel() ? 'Label' : null, $isLinks ? [new Entry("l$a-$b-1", new PlaceTarget('p1')), new Entry("l$a-$b-2", new PlaceTarget('p2'))] : [], content: $piece);
+            $pieces[] = new Entry(
+                "x$a-$b-$n",
+                $isLinks ? new Heading() : new PlaceTarget("p$n"),
+                $piece->needsLabel() ? 'Label' : null,
+                $isLinks ? [new Entry("l$a-$b-1", new PlaceTarget('p1')), new Entry("l$a-$b-2", new PlaceTarget('p2'))] : [],
+                content: $piece,
+            );
         }
         $columns[] = new Entry("c$a-$b", new Heading(), null, $pieces, content: new Column());
     }
@@ -118,11 +128,21 @@ foreach ([10_000, 100_000, 1_000_000] as $size) {
     for ($n = 0; $n < $size; ++$n) {
         // Chains of twenty.
         $goal = 19 === $n % 20 ? '/end-'.$n : '/old-'.($n + 1);
-        $table->add(new Rule("r$n", Address::fromNormal("/old-$n"), false, Goal::address(Address::fromNormal($goal)), RedirectStatus::ForGood));
+        $table->add(new Rule(
+            "r$n",
+            Address::fromNormal("/old-$n"),
+            false,
+            Goal::address(Address::fromNormal($goal)),
+            RedirectStatus::ForGood,
+        ));
     }
     $moment = new DateTimeImmutable();
     gc_disable();
-    told('Flattening '.number_format($size).' redirects in chains of twenty', measured(1_000_000 === $size ? 2 : 5, static fn () => Flattening::of($table, $moment)), 1_000_000 === $size ? 'under 5 s' : '');
+    told(
+        'Flattening '.number_format($size).' redirects in chains of twenty',
+        measured(1_000_000 === $size ? 2 : 5, static fn () => Flattening::of($table, $moment)),
+        1_000_000 === $size ? 'under 5 s' : '',
+    );
     unset($table);
 }
 printf("%-62s %10.0f MB\n", 'Most memory', memory_get_peak_usage() / 1e6);

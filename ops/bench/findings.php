@@ -28,7 +28,14 @@ $connection = $kernel->getContainer()->get('doctrine.dbal.workbench_connection')
 $over = false;
 $tell = static function (string $what, float $median, float $worst, float $aim, string $unit = 'ms') use (&$over): void {
     $over = $over || $median > $aim;
-    printf("%-66s %10s %10s %10s %-5s\n", $what, number_format($median, 1), number_format($worst, 1), number_format($aim)." $unit", $median > $aim ? 'OVER' : '');
+    printf(
+        "%-66s %10s %10s %10s %-5s\n",
+        $what,
+        number_format($median, 1),
+        number_format($worst, 1),
+        number_format($aim)." $unit",
+        $median > $aim ? 'OVER' : '',
+    );
 };
 $timed = static function (Closure $work): float {
     $begin = hrtime(true);
@@ -50,11 +57,24 @@ $memory = memory_get_peak_usage(true) / 2 ** 20;
 $tell('most memory of that', $memory, $memory, 256, 'MB');
 $connection->executeStatement('VACUUM ANALYZE journal.examined, journal.finding');
 $edits = [
-    'a place that texts link to is closed' => "UPDATE workbench.place SET light = CASE light WHEN 'open' THEN 'closed' ELSE 'open' END WHERE address = '/page-%d'",
-    'a text is rewritten' => "UPDATE workbench.words SET html = html || '<p><a href=\"/nothing/%1\$d\">x</a></p>' WHERE id = (SELECT id FROM workbench.place WHERE address = '/journal/note-%1\$d')",
-    'an address is changed, and redirected' => "UPDATE workbench.place SET address = address || '-moved' WHERE address = '/products/thing-%d'",
-    'an entry is switched off' => "UPDATE workbench.entry SET enabled = NOT enabled WHERE id = (SELECT id FROM workbench.entry WHERE menu_id IN (SELECT id FROM workbench.menu WHERE name = 'Menu 3') ORDER BY position OFFSET %d LIMIT 1)",
-    'a line of the header is renamed' => "UPDATE workbench.entry SET label = 'Papers %d' WHERE id = (SELECT e.id FROM workbench.entry e JOIN workbench.bay b ON b.menu_id = e.menu_id WHERE b.id = 'header' ORDER BY e.position LIMIT 1)",
+    'a place that texts link to is closed' => <<<'SQL'
+        UPDATE workbench.place SET light = CASE light WHEN 'open' THEN 'closed' ELSE 'open' END WHERE address = '/page-%d'
+        SQL,
+    'a text is rewritten' => "UPDATE workbench.words SET html = html || '<p><a href=\"/nothing/%1\$d\">x</a></p>' WHERE id = (SELECT id "
+        ."FROM workbench.place WHERE address = '/journal/note-%1\$d')",
+    'an address is changed, and redirected' => <<<'SQL'
+        UPDATE workbench.place SET address = address || '-moved' WHERE address = '/products/thing-%d'
+        SQL,
+    'an entry is switched off' => <<<'SQL'
+        UPDATE workbench.entry SET enabled = NOT enabled
+        WHERE id = (SELECT id FROM workbench.entry WHERE menu_id IN (SELECT id FROM workbench.menu WHERE name = 'Menu 3')
+        ORDER BY position OFFSET %d LIMIT 1)
+        SQL,
+    'a line of the header is renamed' => <<<'SQL'
+        UPDATE workbench.entry SET label = 'Papers %d'
+        WHERE id = (SELECT e.id FROM workbench.entry e JOIN workbench.bay b ON b.menu_id = e.menu_id WHERE b.id = 'header'
+        ORDER BY e.position LIMIT 1)
+        SQL,
     'a redirect is taken out' => "DELETE FROM workbench.redirect WHERE source = '/old/%d'",
 ];
 foreach ($edits as $what => $sql) {

@@ -17,7 +17,10 @@ $chosen = static function () use ($one): string {
     for ($n = mt_rand(1, 4); $n > 0; --$n) {
         $pairs = [...$pairs, ...$one([
             static fn (): array => array_map(static fn (): string => 'maker=Maker+'.mt_rand(1, 60), range(1, mt_rand(1, 3))),
-            static fn (): array => ['option.Option+'.($option = mt_rand(1, 12)).'=value+'.mt_rand(1, 25), "option.Option+$option=value+".mt_rand(1, 25)],
+            static fn (): array => [
+                'option.Option+'.($option = mt_rand(1, 12)).'=value+'.mt_rand(1, 25),
+                "option.Option+$option=value+".mt_rand(1, 25),
+            ],
             static fn (): array => ['tag=tag-'.mt_rand(0, 29)],
             static fn (): array => ['price-from='.($from = mt_rand(1, 150)), 'price-to='.($from + mt_rand(5, 60))],
             static fn (): array => ['in-stock=yes'],
@@ -26,8 +29,19 @@ $chosen = static function () use ($one): string {
 
     return implode('&', $pairs).$one(['', '', '&sort=price', '&sort=name', '&sort=newest', '&sort=price-down']);
 };
-$place = static fn (): string => $one(['/products', '/workshop-'.mt_rand(1, 20), '/workshop-'.(1 + ($shelf = mt_rand(21, 400)) % 20)."/shelf-$shelf"]);
-$words = static fn (): string => implode('+', array_filter([$one(['Marbled', 'Combed', 'Waxed', 'Silver', 'Indgo', 'Slate', 'Copper', '']), $one(['linen', 'linnen', 'silk', 'hemp', 'cotton', 'muberry', 'oak', 'brass']), $one(['thread', 'thred', 'boa', 'sheet', 'knife', ''])]));
+$place = static fn (): string => $one([
+    '/products',
+    '/workshop-'.mt_rand(1, 20),
+    '/workshop-'.(1 + ($shelf = mt_rand(21, 400)) % 20)."/shelf-$shelf",
+]);
+$words = static fn (): string => implode(
+    '+',
+    array_filter([
+        $one(['Marbled', 'Combed', 'Waxed', 'Silver', 'Indgo', 'Slate', 'Copper', '']),
+        $one(['linen', 'linnen', 'silk', 'hemp', 'cotton', 'muberry', 'oak', 'brass']),
+        $one(['thread', 'thred', 'boa', 'sheet', 'knife', '']),
+    ]),
+);
 $kinds = [
     'a narrowed page, all counts' => [static fn (): string => $place().'?'.$chosen(), 120, 60],
     'the same, of all products only' => [static fn (): string => '/products?'.$chosen(), 120, null],
@@ -67,14 +81,31 @@ foreach ($kinds as $name => [$address, $aim, $rate]) {
     $times = array_map($ask, $addresses);
     sort($times);
     file_put_contents($argv[1], implode("\n", $addresses)."\n");
-    $wrk = (string) shell_exec(sprintf('wrk --latency -t1 -c4 -d8s -s ops/bench/listing.lua %s -- %s 2>&1', escapeshellarg($shop), escapeshellarg($argv[1])));
+    $wrk = (string) shell_exec(sprintf(
+        'wrk --latency -t1 -c4 -d8s -s ops/bench/listing.lua %s -- %s 2>&1',
+        escapeshellarg($shop),
+        escapeshellarg($argv[1]),
+    ));
     preg_match('/Requests\/sec:\s+([\d.]+)/', $wrk, $second);
     $bad = preg_match('/Non-2xx or 3xx responses: (\d+)/', $wrk, $errors) ? (int) $errors[1] : 0;
     $late = $times[(int) floor(0.95 * count($times))];
     $over = $late > $aim || (null !== $rate && ($second[1] ?? 0) < $rate) || $bad > 0;
     $missed = $missed || $over;
-    printf("%-36s %10.1f %10.1f %10.1f %10s %14s%s\n", $name, $times[intdiv(count($times), 2)], $late, $times[count($times) - 1], "95 % < $aim", round((float) ($second[1] ?? 0)).(null === $rate ? '' : " (> $rate)"), $over ? '  OVER' : '');
-    printf("%-36s %10s\n", '', sprintf('memory of a server process, %.0f MB before, %.0f after', $before, $memory()).($bad > 0 ? ", $bad errors" : ''));
+    printf(
+        "%-36s %10.1f %10.1f %10.1f %10s %14s%s\n",
+        $name,
+        $times[intdiv(count($times), 2)],
+        $late,
+        $times[count($times) - 1],
+        "95 % < $aim",
+        round((float) ($second[1] ?? 0)).(null === $rate ? '' : " (> $rate)"),
+        $over ? '  OVER' : '',
+    );
+    printf(
+        "%-36s %10s\n",
+        '',
+        sprintf('memory of a server process, %.0f MB before, %.0f after', $before, $memory()).($bad > 0 ? ", $bad errors" : ''),
+    );
 }
 // A page far into a listing costs no more than the first.
 $next = '/products?sort=price';
@@ -88,5 +119,10 @@ for ($page = 1; $page <= 60; ++$page) {
     $next = html_entity_decode($found[1]);
 }
 $part = static fn (array $some): float => array_sum($some) / count($some);
-printf("%-36s %10.1f %10s\n", 'page 1 to 10 of all products', $part(array_slice($times, 0, 10)), sprintf('page 51 to 60: %.1f', $part(array_slice($times, 50))));
+printf(
+    "%-36s %10.1f %10s\n",
+    'page 1 to 10 of all products',
+    $part(array_slice($times, 0, 10)),
+    sprintf('page 51 to 60: %.1f', $part(array_slice($times, 50))),
+);
 exit($missed ? 1 : 0);

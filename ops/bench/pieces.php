@@ -27,12 +27,21 @@ if ('plain' === $argv[1]) {
     $connection->executeStatement("DELETE FROM live.entry WHERE menu_id IN (SELECT id FROM live.menu WHERE kind = 'panel')");
     $connection->executeStatement("DELETE FROM live.menu WHERE kind = 'panel'");
 } else {
-    $connection->insert('live.menu', ['id' => $page, 'name' => 'Measured', 'kind' => 'page', 'changed_at' => '2026-01-01', 'changed_by' => 'bin/bench']);
+    $connection->insert(
+        'live.menu',
+        ['id' => $page, 'name' => 'Measured', 'kind' => 'page', 'changed_at' => '2026-01-01', 'changed_by' => 'bin/bench'],
+    );
     $number = 0;
-    $put = static function (object $piece, ?string $parent, int $position, ?string $place = null) use ($connection, $page, &$number): string {
+    $put = static function (
+        object $piece,
+        ?string $parent,
+        int $position,
+        ?string $place = null,
+    ) use ($connection, $page, &$number): string {
         $id = DemoId::of('bench/'.++$number);
         $connection->insert('live.entry', [
-            'id' => $id, 'menu_id' => $page, 'parent_id' => $parent, 'position' => $position, 'target_kind' => null === $place ? 'heading' : 'place', 'place_id' => $place, 'on_page' => $page,
+            'id' => $id, 'menu_id' => $page, 'parent_id' => $parent, 'position' => $position,
+            'target_kind' => null === $place ? 'heading' : 'place', 'place_id' => $place, 'on_page' => $page,
             'piece' => json_encode(PieceCodec::encode($piece), \JSON_THROW_ON_ERROR),
         ]);
 
@@ -46,9 +55,15 @@ if ('plain' === $argv[1]) {
             3 === $nth
                 ? $put(new Picture('hero.svg', 'Books on a shelf'), $column, 0)
                 : $put(match ($nth) {
-                    0 => new Products(most: 3), 1 => new Products(ProductSource::Newest, most: 3), default => new Products(ProductSource::Reduced, most: 3),
+                    0 => new Products(most: 3), 1 => new Products(
+                        ProductSource::Newest,
+                        most: 3,
+                    ), default => new Products(ProductSource::Reduced, most: 3),
                 }, $column, 0, 0 === $nth ? DemoId::of($categories[$row]) : null);
         }
     }
 }
-$connection->executeStatement("INSERT INTO journal.release (id, number, released_by, summary, frame) SELECT gen_random_uuid(), max(number) + 1, 'bin/bench', 'a page to measure with', true FROM journal.release");
+$connection->executeStatement(<<<'SQL'
+    INSERT INTO journal.release (id, number, released_by, summary, frame)
+    SELECT gen_random_uuid(), max(number) + 1, 'bin/bench', 'a page to measure with', true FROM journal.release
+    SQL);

@@ -22,8 +22,15 @@ $took = [];
 for ($round = 1, $end = hrtime(true) + ((int) $argv[1] + 3) * 1e9; hrtime(true) < $end; ++$round) {
     $begin = hrtime(true);
     $connection->transactional(static function () use ($connection, $round, $argv): void {
-        $connection->executeStatement("INSERT INTO workbench.setting (id, value) VALUES ('notice', to_jsonb(CAST(:words AS text))) ON CONFLICT (id) DO UPDATE SET value = excluded.value", ['words' => "Round $round of the bench"]);
-        $connection->executeStatement("UPDATE workbench.place SET title = regexp_replace(title, ' \\(round \\d+\\)$', '') || CAST(:round AS text) WHERE id = ANY (CAST(:ids AS uuid[]))", ['round' => " (round $round)", 'ids' => '{'.$argv[2].'}']);
+        $connection->executeStatement(<<<'SQL'
+            INSERT INTO workbench.setting (id, value) VALUES ('notice', to_jsonb(CAST(:words AS text))) ON CONFLICT (id) DO UPDATE
+            SET value = excluded.value
+            SQL, ['words' => "Round $round of the bench"]);
+        $connection->executeStatement(
+            "UPDATE workbench.place SET title = regexp_replace(title, ' \\(round \\d+\\)$', '') || CAST(:round AS text) WHERE id = ANY "
+                .'(CAST(:ids AS uuid[]))',
+            ['round' => " (round $round)", 'ids' => '{'.$argv[2].'}'],
+        );
     });
     $published = hrtime(true);
     $application->run(new ArrayInput(['command' => 'lantern:publish', '--by' => 'bin/bench']), $said = new BufferedOutput());

@@ -36,7 +36,14 @@ $names = [
 ];
 printf("%-46s %12s %14s %16s %18s\n", '', 'a second', 'median, ms', '99 % under, ms', 'of a bare file');
 foreach ($names as $what => $name) {
-    printf("%-46s %12s %14.2f %16.2f %18.2f\n", $name, number_format($rate($what)), $middle($rounds[$what]['median']), $middle($rounds[$what]['late']), $rate($what) / $rate('bare'));
+    printf(
+        "%-46s %12s %14.2f %16.2f %18.2f\n",
+        $name,
+        number_format($rate($what)),
+        $middle($rounds[$what]['median']),
+        $middle($rounds[$what]['late']),
+        $rate($what) / $rate('bare'),
+    );
     if (array_sum($rounds[$what]['bad']) > 0) {
         printf("    %d answers of these were errors\n", array_sum($rounds[$what]['bad']));
     }

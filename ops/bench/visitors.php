@@ -17,12 +17,25 @@ $isPublishing = 'publish' === ($argv[2] ?? '');
 $visitors = 200;
 
 $parts = parse_url(lantern_variable('DATABASE_URL', ''));
-$connect = static fn (): PDO => new PDO(Lantern\Node\Look\FirstLook::dsn(lantern_variable('DATABASE_URL', '')), rawurldecode($parts['user'] ?? ''), rawurldecode($parts['pass'] ?? ''), [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
-$places = $connect()->query("SELECT id, address FROM live.place WHERE kind IN ('category', 'page') AND light = 'open' AND audience = 'everyone' AND opens_on IS NULL AND closes_on IS NULL AND address NOT LIKE '/guides/%' AND address NOT LIKE '/workshop-%/%' ORDER BY address LIMIT 26")->fetchAll(PDO::FETCH_KEY_PAIR);
+$connect = static fn (): PDO => new PDO(
+    Lantern\Node\Look\FirstLook::dsn(lantern_variable('DATABASE_URL', '')),
+    rawurldecode($parts['user'] ?? ''),
+    rawurldecode($parts['pass'] ?? ''),
+    [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION],
+);
+$places = $connect()->query(<<<'SQL'
+    SELECT id, address FROM live.place WHERE kind IN ('category', 'page') AND light = 'open' AND audience = 'everyone'
+    AND opens_on IS NULL AND closes_on IS NULL AND address NOT LIKE '/guides/%' AND address NOT LIKE '/workshop-%/%' ORDER BY address
+    LIMIT 26
+    SQL)->fetchAll(PDO::FETCH_KEY_PAIR);
 
 if ($isPublishing) {
     // Somebody who publishes as long as visitors come, in a process of its own.
-    $publisher = proc_open([\PHP_BINARY, __DIR__.'/publish-each-second.php', (string) $seconds, implode(',', array_keys($places))], [2 => \STDERR], $pipes);
+    $publisher = proc_open(
+        [\PHP_BINARY, __DIR__.'/publish-each-second.php', (string) $seconds, implode(',', array_keys($places))],
+        [2 => \STDERR],
+        $pipes,
+    );
     usleep(1_500_000);
 }
 $urls = array_map(static fn (string $address): string => $shop.$address, array_values($places));
@@ -68,7 +81,18 @@ do {
     curl_multi_select($all, 0.05);
 } while ($running > 0 || hrtime(true) < $end);
 sort($times);
-printf("%d answers, %.0f a second; median %.0f ms, 99 %% under %.0f ms, longest %.0f ms; %d errors%s; %d of two releases%s\n", $answers, $answers / ((hrtime(true) - $started) / 1e9), 1000 * $times[intdiv($answers, 2)], 1000 * $times[(int) ($answers * 0.99)], 1000 * end($times), $errors, [] === $codes ? '' : ' ('.json_encode($codes).')', $mixed, $isPublishing ? " (of $numbered that tell their release)" : '');
+printf(
+    "%d answers, %.0f a second; median %.0f ms, 99 %% under %.0f ms, longest %.0f ms; %d errors%s; %d of two releases%s\n",
+    $answers,
+    $answers / ((hrtime(true) - $started) / 1e9),
+    1000 * $times[intdiv($answers, 2)],
+    1000 * $times[(int) ($answers * 0.99)],
+    1000 * end($times),
+    $errors,
+    [] === $codes ? '' : ' ('.json_encode($codes).')',
+    $mixed,
+    $isPublishing ? " (of $numbered that tell their release)" : '',
+);
 if ($isPublishing) {
     proc_close($publisher);
 }

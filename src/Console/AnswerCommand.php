@@ -34,8 +34,19 @@ final readonly class AnswerCommand
             'status' => $answer->status,
             'address' => $answer->address?->path,
             'location' => $answer->location,
-            'trail' => array_map(static fn (Step $step): array => ['from' => $step->from, 'why' => $step->words(), 'to' => $step->to], $answer->trail),
-            'place' => null === $place ? null : ['id' => $place->id, 'kind' => $place->kind->value, 'title' => $place->title, 'address' => $place->address->path, 'light' => $place->light->value],
+            'trail' => array_map(
+                static fn (Step $step): array => ['from' => $step->from, 'why' => $step->words(), 'to' => $step->to],
+                $answer->trail,
+            ),
+            'place' => null === $place
+                ? null
+                : [
+                    'id' => $place->id,
+                    'kind' => $place->kind->value,
+                    'title' => $place->title,
+                    'address' => $place->address->path,
+                    'light' => $place->light->value,
+                ],
         ]);
 
         return Command::SUCCESS;

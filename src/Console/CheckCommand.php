@@ -23,8 +23,12 @@ use Symfony\Component\Console\Output\OutputInterface;
 #[AsCommand('lantern:check', 'Tells what is wrong in the shop, a line for each finding')]
 final readonly class CheckCommand
 {
-    public function __construct(private Inspection $inspection, private FindingTable $table, private OutsideLinks $outside, private Looking $looking)
-    {
+    public function __construct(
+        private Inspection $inspection,
+        private FindingTable $table,
+        private OutsideLinks $outside,
+        private Looking $looking,
+    ) {
     }
 
     public function __invoke(
@@ -70,12 +74,22 @@ final readonly class CheckCommand
             'visits' => $found->visits,
             'copies' => $found->copies,
             'since' => $found->since->format(\DATE_ATOM),
-            'mends' => array_map(static fn (Mend $one): array => ['id' => $one->kind->value, 'says' => $one->says, 'asks' => $one->kind->asks()->value], Mends::of($found->finding)),
+            'mends' => array_map(
+                static fn (Mend $one): array => ['id' => $one->kind->value, 'says' => $one->says, 'asks' => $one->kind->asks()->value],
+                Mends::of($found->finding),
+            ),
         ], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE);
     }
 
     private static function text(FoundFinding $found): string
     {
-        return \sprintf('%s %s  %s: %s%s', $found->finding->kind->isBroken() ? '✕' : '◦', $found->finding->id, $found->finding->subject->name, $found->says, $found->visits > 0 ? " ({$found->visits} visits)" : '');
+        return \sprintf(
+            '%s %s  %s: %s%s',
+            $found->finding->kind->isBroken() ? '✕' : '◦',
+            $found->finding->id,
+            $found->finding->subject->name,
+            $found->says,
+            $found->visits > 0 ? " ({$found->visits} visits)" : '',
+        );
     }
 }

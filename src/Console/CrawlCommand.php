@@ -32,7 +32,13 @@ final readonly class CrawlCommand
         foreach ($report->broken as $fault) {
             $output->writeln(($fault->isKnown ? 'known    ' : 'UNKNOWN  ').$fault->words(), OutputInterface::OUTPUT_RAW);
         }
-        $output->writeln(\sprintf('%d pages read, %d links followed; %d broken, %d of them unknown to the link check.', $report->pages, $report->links, \count($report->broken), \count($report->unknown())));
+        $output->writeln(\sprintf(
+            '%d pages read, %d links followed; %d broken, %d of them unknown to the link check.',
+            $report->pages,
+            $report->links,
+            \count($report->broken),
+            \count($report->unknown()),
+        ));
 
         return [] === $report->unknown() ? Command::SUCCESS : Command::FAILURE;
     }

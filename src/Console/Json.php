@@ -12,6 +12,12 @@ final class Json
     /** @param array<string, mixed> $data */
     public static function write(OutputInterface $output, array $data): void
     {
-        $output->writeln(json_encode($data, \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), OutputInterface::OUTPUT_RAW);
+        $output->writeln(
+            json_encode(
+                $data,
+                \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE,
+            ),
+            OutputInterface::OUTPUT_RAW,
+        );
     }
 }

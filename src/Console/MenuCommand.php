@@ -29,7 +29,12 @@ final readonly class MenuCommand
         #[Option('A moment in ISO 8601; now where nothing is said')] string $at = '',
     ): int {
         $frame = $this->frame->of($this->copies->get($this->looking->copy($copy)), $this->looking->visitor($audience, $at));
-        $hung = $frame[$bay] ?? throw new InvalidArgumentException(\sprintf('There is no bay “%s”. The bays are: %s.', $bay, implode(', ', array_keys($frame))));
+        $hung = $frame[$bay]
+            ?? throw new InvalidArgumentException(\sprintf(
+                'There is no bay “%s”. The bays are: %s.',
+                $bay,
+                implode(', ', array_keys($frame)),
+            ));
         Json::write($output, ['bay' => $bay, 'heading' => $hung->bay->heading] + Navigation::menu($hung->menu));
 
         return Command::SUCCESS;

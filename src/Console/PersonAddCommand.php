@@ -20,14 +20,19 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 #[AsCommand('lantern:person:add', 'Invites somebody to work on the shop')]
 final class PersonAddCommand extends Command
 {
-    public function __construct(private readonly TeamEditor $team, private readonly PeopleLetters $letters, #[Autowire(env: 'LANTERN_ADMIN_URL')] private readonly string $adminUrl)
-    {
+    public function __construct(
+        private readonly TeamEditor $team,
+        private readonly PeopleLetters $letters,
+        #[Autowire(env: 'LANTERN_ADMIN_URL')] private readonly string $adminUrl,
+    ) {
         parent::__construct();
     }
 
     protected function configure(): void
     {
-        $this->addArgument('name', InputArgument::REQUIRED, 'that the others know')->addArgument('mail', InputArgument::REQUIRED, 'which they sign in with')->addArgument('role', InputArgument::REQUIRED, 'owner, publisher, editor or viewer');
+        $this->addArgument('name', InputArgument::REQUIRED, 'that the others know')
+            ->addArgument('mail', InputArgument::REQUIRED, 'which they sign in with')
+            ->addArgument('role', InputArgument::REQUIRED, 'owner, publisher, editor or viewer');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int

@@ -25,13 +25,19 @@ final readonly class PersonInput
     /** @throws Refused */
     public static function role(mixed $value): Role
     {
-        return Role::tryFrom(self::text($value)) ?? throw new Refused('role', 'A role is one of '.implode(', ', array_map(static fn (Role $one): string => $one->value, Role::cases())).'.');
+        return Role::tryFrom(self::text($value))
+            ?? throw new Refused(
+                'role',
+                'A role is one of '.implode(', ', array_map(static fn (Role $one): string => $one->value, Role::cases())).'.',
+            );
     }
 
     /** @return string the id @throws NotThere */
     public function idOf(mixed $mail): string
     {
-        $id = $this->connection->fetchOne('SELECT id FROM journal.person WHERE mail = ? AND left_at IS NULL', [mb_strtolower(trim(self::text($mail)))]);
+        $id = $this->connection->fetchOne(<<<'SQL'
+            SELECT id FROM journal.person WHERE mail = ? AND left_at IS NULL
+            SQL, [mb_strtolower(trim(self::text($mail)))]);
 
         return \is_string($id) ? $id : throw new NotThere('Nobody with this address works here.');
     }

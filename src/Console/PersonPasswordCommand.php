@@ -19,22 +19,34 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 #[AsCommand('lantern:person:password', 'Prints a link to a new password, for somebody whom no letter reaches')]
 final class PersonPasswordCommand extends Command
 {
-    public function __construct(private readonly TeamEditor $team, private readonly PersonInput $people, #[Autowire(env: 'LANTERN_ADMIN_URL')] private readonly string $adminUrl)
-    {
+    public function __construct(
+        private readonly TeamEditor $team,
+        private readonly PersonInput $people,
+        #[Autowire(env: 'LANTERN_ADMIN_URL')] private readonly string $adminUrl,
+    ) {
         parent::__construct();
     }
 
     protected function configure(): void
     {
         $this->addArgument('mail', InputArgument::REQUIRED, 'which they sign in with')
-            ->addOption('without-factor', null, InputOption::VALUE_NONE, 'takes the second factor off, too, where device and recovery codes are lost');
+            ->addOption(
+                'without-factor',
+                null,
+                InputOption::VALUE_NONE,
+                'takes the second factor off, too, where device and recovery codes are lost',
+            );
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         $style = new SymfonyStyle($input, $output);
         try {
-            $token = $this->team->letIn($this->people->idOf($input->getArgument('mail')), true === $input->getOption('without-factor'), Actor::commandLine());
+            $token = $this->team->letIn(
+                $this->people->idOf($input->getArgument('mail')),
+                true === $input->getOption('without-factor'),
+                Actor::commandLine(),
+            );
         } catch (NotThere $refused) {
             $style->getErrorStyle()->writeln($refused->getMessage());
 

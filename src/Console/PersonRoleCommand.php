@@ -25,7 +25,11 @@ final class PersonRoleCommand extends Command
 
     protected function configure(): void
     {
-        $this->addArgument('mail', InputArgument::REQUIRED, 'which they sign in with')->addArgument('role', InputArgument::REQUIRED, 'owner, publisher, editor or viewer');
+        $this->addArgument(
+            'mail',
+            InputArgument::REQUIRED,
+            'which they sign in with',
+        )->addArgument('role', InputArgument::REQUIRED, 'owner, publisher, editor or viewer');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int

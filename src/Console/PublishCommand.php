@@ -37,7 +37,12 @@ final class PublishCommand extends Command
 
             return self::FAILURE;
         }
-        $output->writeln(null === $number ? 'Nothing waits.' : \sprintf('Release %d is live, after %.0f ms; %d MB.', $number, (hrtime(true) - $begin) / 1e6, memory_get_peak_usage(true) / 2 ** 20));
+        $output->writeln(null === $number ? 'Nothing waits.' : \sprintf(
+            'Release %d is live, after %.0f ms; %d MB.',
+            $number,
+            (hrtime(true) - $begin) / 1e6,
+            memory_get_peak_usage(true) / 2 ** 20,
+        ));
 
         return self::SUCCESS;
     }

@@ -20,8 +20,11 @@ final readonly class RedirectsExportCommand
     {
     }
 
-    public function __invoke(OutputInterface $output, #[Option('csv (RFC 4180), json, or nginx (lines of a map)')] string $format = 'csv', #[Option('workbench, or live, as visitors have them')] string $copy = 'workbench'): int
-    {
+    public function __invoke(
+        OutputInterface $output,
+        #[Option('csv (RFC 4180), json, or nginx (lines of a map)')] string $format = 'csv',
+        #[Option('workbench, or live, as visitors have them')] string $copy = 'workbench',
+    ): int {
         if (!isset(RedirectExport::TYPES[$format])) {
             $output->writeln('<error>The format is csv, json or nginx.</error>');
 

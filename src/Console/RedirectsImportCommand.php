@@ -19,7 +19,10 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('lantern:redirects:import', 'Takes redirects from a CSV file (RFC 4180); the good lines go in, the others are told with their reasons')]
+#[AsCommand(
+    'lantern:redirects:import',
+    'Takes redirects from a CSV file (RFC 4180); the good lines go in, the others are told with their reasons',
+)]
 final readonly class RedirectsImportCommand
 {
     private const TELL_EVERY = 10000;
@@ -42,18 +45,27 @@ final readonly class RedirectsImportCommand
 
             return Command::INVALID;
         }
-        $progress = new Progress(static fn (string $step, int $done, int $of) => 0 === $done || $done === $of || 0 === $done % self::TELL_EVERY
+        $progress = new Progress(static fn (
+            string $step,
+            int $done,
+            int $of,
+        ) => 0 === $done || $done === $of || 0 === $done % self::TELL_EVERY
             ? $told->writeln(\sprintf('%s: %s of %s', $step, number_format($done), number_format($of))) : null);
         try {
             $lines = array_values(iterator_to_array(RedirectCsv::read($handle), false));
-            $judgement = $dryRun ? $this->editor->judge($lines, $progress) : $this->editor->take($lines, 'file', Actor::commandLine(), $progress)->judgement;
+            $judgement = $dryRun
+                ? $this->editor->judge($lines, $progress)
+                : $this->editor->take($lines, 'file', Actor::commandLine(), $progress)->judgement;
             $release = $publish && !$dryRun ? $this->publisher->publish(Actor::commandLine()) : null;
         } catch (Refused $reason) {
             $told->writeln('<error>'.$reason->getMessage().'</error>');
 
             return Command::FAILURE;
         }
-        $refusedLines = array_values(array_filter($judgement->lines, static fn (JudgedLine $judged): bool => LineOutcome::Refused === $judged->fate));
+        $refusedLines = array_values(array_filter(
+            $judgement->lines,
+            static fn (JudgedLine $judged): bool => LineOutcome::Refused === $judged->fate,
+        ));
         if ('' !== $refused && false === @file_put_contents($refused, RedirectCsv::refused($judgement))) {
             $told->writeln(\sprintf('<error>The refused lines could not be written to %s.</error>', $refused));
         }
@@ -63,7 +75,14 @@ final readonly class RedirectsImportCommand
             'refused' => \count($refusedLines),
             'changed' => \count($judgement->changed),
             'release' => $release,
-            'refusedLines' => array_map(static fn (JudgedLine $judged): array => ['line' => $judged->line->number, 'source' => $judged->line->source, 'because' => $judged->words], $refusedLines),
+            'refusedLines' => array_map(
+                static fn (JudgedLine $judged): array => [
+                    'line' => $judged->line->number,
+                    'source' => $judged->line->source,
+                    'because' => $judged->words,
+                ],
+                $refusedLines,
+            ),
         ]);
 
         return Command::SUCCESS;

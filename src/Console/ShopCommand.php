@@ -20,8 +20,11 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 #[AsCommand('lantern:shop', 'Begins an empty shop, and invites its first owner')]
 final class ShopCommand extends Command
 {
-    public function __construct(private readonly FirstStart $first, private readonly PeopleLetters $letters, #[Autowire(env: 'LANTERN_ADMIN_URL')] private readonly string $adminUrl)
-    {
+    public function __construct(
+        private readonly FirstStart $first,
+        private readonly PeopleLetters $letters,
+        #[Autowire(env: 'LANTERN_ADMIN_URL')] private readonly string $adminUrl,
+    ) {
         parent::__construct();
     }
 
@@ -41,7 +44,12 @@ final class ShopCommand extends Command
             if ('' === $mail) {
                 throw new Refused('owner', 'Say who owns it: --owner name@shop.example');
             }
-            $token = $this->first->prepare(PersonInput::text($input->getArgument('name')), PersonInput::text($input->getOption('time-zone')), $owner, $mail);
+            $token = $this->first->prepare(
+                PersonInput::text($input->getArgument('name')),
+                PersonInput::text($input->getOption('time-zone')),
+                $owner,
+                $mail,
+            );
         } catch (Refused|NotThere $refused) {
             $style->getErrorStyle()->writeln($refused->getMessage());
 

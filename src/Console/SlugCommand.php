@@ -21,7 +21,12 @@ final readonly class SlugCommand
         #[Argument('The title')] string $text,
         #[Option('The kind of place, whose name is the slug where nothing else is left')] string $kind = 'page',
     ): int {
-        $known = PlaceKind::tryFrom($kind) ?? throw new InvalidArgumentException(\sprintf('There is no kind “%s”. The kinds are: %s.', $kind, implode(', ', array_column(PlaceKind::cases(), 'value'))));
+        $known = PlaceKind::tryFrom($kind)
+            ?? throw new InvalidArgumentException(\sprintf(
+                'There is no kind “%s”. The kinds are: %s.',
+                $kind,
+                implode(', ', array_column(PlaceKind::cases(), 'value')),
+            ));
         Json::write($output, ['slug' => Slug::fromTitle($text, $known->value)->text]);
 
         return Command::SUCCESS;

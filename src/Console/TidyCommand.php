@@ -9,7 +9,10 @@ use Symfony\Component\Console\Attribute\AsCommand;
 use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Output\OutputInterface;
 
-#[AsCommand('lantern:tidy', 'Ends what the journal need not keep: counts of visits after as many days as the shop says, traces of work after ninety')]
+#[AsCommand(
+    'lantern:tidy',
+    'Ends what the journal need not keep: counts of visits after as many days as the shop says, traces of work after ninety',
+)]
 final readonly class TidyCommand
 {
     public function __construct(private JournalTidier $tidier)

@@ -27,7 +27,12 @@ final class Moment
         if (1 !== preg_match(self::WRITTEN, $typed, $part)) {
             throw new Refused($field, 'A moment is written like 2027-03-31 or 2027-03-31T09:00.');
         }
-        if (!checkdate((int) $part[2], (int) $part[3], (int) $part[1]) || (int) ($part[4] ?? 0) > 23 || (int) ($part[5] ?? 0) > 59 || (int) ($part[6] ?? 0) > 59) {
+        if (
+            !checkdate((int) $part[2], (int) $part[3], (int) $part[1])
+            || (int) ($part[4] ?? 0) > 23
+            || (int) ($part[5] ?? 0) > 59
+            || (int) ($part[6] ?? 0) > 59
+        ) {
             throw new Refused($field, \sprintf('There is no %s. Look at the calendar, and write it like 2027-03-31.', $typed));
         }
         try {

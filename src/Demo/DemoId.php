@@ -12,6 +12,12 @@ final class DemoId
     {
         $hash = hash('sha256', "demo $key");
 
-        return \sprintf('019344a0-1c00-7%s-%x%s-%s', substr($hash, 0, 3), 8 | (hexdec($hash[3]) & 3), substr($hash, 4, 3), substr($hash, 8, 12));
+        return \sprintf(
+            '019344a0-1c00-7%s-%x%s-%s',
+            substr($hash, 0, 3),
+            8 | (hexdec($hash[3]) & 3),
+            substr($hash, 4, 3),
+            substr($hash, 8, 12),
+        );
     }
 }

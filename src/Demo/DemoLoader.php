@@ -76,7 +76,10 @@ final readonly class DemoLoader
     private function people(array $people): void
     {
         foreach ($people as $person) {
-            $this->connection->insert('journal.person', ['id' => DemoId::of('people/'.$person['mail']), 'password' => $this->hasher->hash($person['password'])] + $person);
+            $this->connection->insert(
+                'journal.person',
+                ['id' => DemoId::of('people/'.$person['mail']), 'password' => $this->hasher->hash($person['password'])] + $person,
+            );
         }
     }
 

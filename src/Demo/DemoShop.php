@@ -93,7 +93,12 @@ final class DemoShop
             $this->rows['setting'][] = ['id' => $name, 'value' => $value];
         }
         foreach (self::list($goods['people']) as $person) {
-            $this->people[] = ['name' => $person->text('name'), 'mail' => $person->text('mail'), 'password' => $person->text('password'), 'role' => $person->text('role')];
+            $this->people[] = [
+                'name' => $person->text('name'),
+                'mail' => $person->text('mail'),
+                'password' => $person->text('password'),
+                'role' => $person->text('role'),
+            ];
         }
     }
 
@@ -126,7 +131,15 @@ final class DemoShop
                 ++$number;
                 $title = str_replace('{}', $variant, $family->text('name'));
                 $slug = Slug::fromTitle($title)->text;
-                $id = $this->place("products/$slug", 'product', $family, "/products/$slug", title: $title, picture: \sprintf('%s-%d.svg', $family->text('picture'), 100 + $number), position: $number);
+                $id = $this->place(
+                    "products/$slug",
+                    'product',
+                    $family,
+                    "/products/$slug",
+                    title: $title,
+                    picture: \sprintf('%s-%d.svg', $family->text('picture'), 100 + $number),
+                    position: $number,
+                );
                 $this->pictures[\sprintf('%s-%d.svg', $family->text('picture'), 100 + $number)] = $title;
                 $price = $family->int('price') + ($index % 3) * 40;
                 $this->rows['catalogue.product'][] = [
@@ -144,7 +157,11 @@ final class DemoShop
                 ];
                 foreach ($family->textsOr('in', []) as $category) {
                     $this->standing[$category][] = $id;
-                    $this->rows['catalogue.standing'][] = ['category_id' => DemoId::of("categories/$category"), 'product_id' => $id, 'position' => $number];
+                    $this->rows['catalogue.standing'][] = [
+                        'category_id' => DemoId::of("categories/$category"),
+                        'product_id' => $id,
+                        'position' => $number,
+                    ];
                 }
             }
         }
@@ -165,7 +182,12 @@ final class DemoShop
             $position = 0;
             foreach ($collection->textsOr('picks', []) as $category) {
                 foreach (\array_slice($this->standing[$category], 0, 4) as $product) {
-                    $this->rows['pick'][] = ['id' => DemoId::of("pick/$key/$product"), 'collection_id' => $id, 'product_id' => $product, 'position' => $position++];
+                    $this->rows['pick'][] = [
+                        'id' => DemoId::of("pick/$key/$product"),
+                        'collection_id' => $id,
+                        'product_id' => $product,
+                        'position' => $position++,
+                    ];
                 }
             }
         }
@@ -178,7 +200,9 @@ final class DemoShop
             $name = basename($file->text('address'));
             $type = FileType::ofStoredName($name) ?? throw new \LogicException("The demo has a file of no type: $name");
             // A leaflet is written here; a picture or video lies beside the data.
-            $content = $file->has('lines') ? PlainPdf::of($file->textsOr('lines', [])) : (string) file_get_contents(__DIR__."/data/media/$name");
+            $content = $file->has('lines')
+                ? PlainPdf::of($file->textsOr('lines', []))
+                : (string) file_get_contents(__DIR__."/data/media/$name");
             // As an upload is stored, so that a picture can be chosen for a page.
             $stored = $type->isPicture() ? 'uploads/'.hash('sha256', $content).'.'.$type->extensions()[0] : $name;
             $this->files[$stored] = $content;
@@ -202,11 +226,24 @@ final class DemoShop
             $this->place('pages/'.$page->text('key'), 'page', $page, $address, null === $group ? null : "groups/$group");
         }
         foreach (self::list($words['policies']) as $policy) {
-            $this->place('policies/'.$policy->text('key'), 'policy', $policy, $policy->text('address'), purpose: basename($policy->text('address')));
+            $this->place(
+                'policies/'.$policy->text('key'),
+                'policy',
+                $policy,
+                $policy->text('address'),
+                purpose: basename($policy->text('address')),
+            );
         }
         foreach (self::list($words['articles']) as $article) {
             $slug = Slug::fromTitle($article->text('title'))->text;
-            $this->place("articles/$slug", 'article', $article, "/journal/$slug", 'fixed/journal', publishedOn: $this->today->modify("-{$article->int('days')} days")->format('Y-m-d'));
+            $this->place(
+                "articles/$slug",
+                'article',
+                $article,
+                "/journal/$slug",
+                'fixed/journal',
+                publishedOn: $this->today->modify("-{$article->int('days')} days")->format('Y-m-d'),
+            );
         }
     }
 
@@ -222,8 +259,23 @@ final class DemoShop
                 $bays[$bay] = ['menu_id' => $id, 'heading' => $heading];
             }
         }
-        foreach (['header' => 0, Bay::SECOND_ROW => 1, 'drawer' => 2, 'footer-6' => 10, 'footer-1' => 11, 'footer-2' => 12, 'footer-5' => 13, 'footer-3' => 14, 'footer-4' => 15, Bay::LAST_LINE => 30] as $bay => $position) {
-            $this->rows['bay'][] = ['id' => $bay, 'position' => $position, 'share' => 1] + ($bays[$bay] ?? ['menu_id' => null, 'heading' => '']);
+        foreach ([
+            'header' => 0,
+            Bay::SECOND_ROW => 1,
+            'drawer' => 2,
+            'footer-6' => 10,
+            'footer-1' => 11,
+            'footer-2' => 12,
+            'footer-5' => 13,
+            'footer-3' => 14,
+            'footer-4' => 15,
+            Bay::LAST_LINE => 30,
+        ] as $bay => $position) {
+            $this->rows['bay'][] = [
+                'id' => $bay,
+                'position' => $position,
+                'share' => 1,
+            ] + ($bays[$bay] ?? ['menu_id' => null, 'heading' => '']);
         }
     }
 
@@ -260,7 +312,13 @@ final class DemoShop
             $path = 'entries/'.$panel->text('menu').'/'.$panel->int('entry');
             $id = DemoId::of($path);
             $this->rows['menu'][] = ['id' => $id, 'name' => $panel->text('name'), 'position' => 0, 'kind' => 'panel'];
-            $this->pieces([['piece' => $panel->object('piece')->values(), 'below' => array_map($this->band(...), $panel->objects('bands'))]], $id, null, "panels/$path", null);
+            $this->pieces(
+                [['piece' => $panel->object('piece')->values(), 'below' => array_map($this->band(...), $panel->objects('bands'))]],
+                $id,
+                null,
+                "panels/$path",
+                null,
+            );
         }
     }
 
@@ -271,7 +329,16 @@ final class DemoShop
             $bay = $column->text('bay');
             $id = DemoId::of("columns/$bay");
             $this->rows['menu'][] = ['id' => $id, 'name' => $column->text('name'), 'position' => 0, 'kind' => 'column'];
-            $this->pieces([['piece' => ['kind' => 'column'], 'below' => array_map(static fn (Fields $piece): array => $piece->values(), $column->objects('pieces'))]], $id, null, "columns/$bay", null);
+            $this->pieces(
+                [[
+                    'piece' => ['kind' => 'column'],
+                    'below' => array_map(static fn (Fields $piece): array => $piece->values(), $column->objects('pieces')),
+                ]],
+                $id,
+                null,
+                "columns/$bay",
+                null,
+            );
             foreach ($this->rows['bay'] as $n => $row) {
                 if ($row['id'] === $bay) {
                     $this->rows['bay'][$n] = ['menu_id' => $id, 'share' => $column->intOr('share', 1)] + $row;
@@ -283,7 +350,16 @@ final class DemoShop
     /** @return array<string, mixed> a band with its columns, as a piece with others below it */
     private function band(Fields $band): array
     {
-        return ['piece' => $band->object('piece')->values(), 'below' => array_map(static fn (Fields $column): array => ['piece' => ['kind' => 'column', 'share' => $column->intOr('share', 1)], 'below' => array_map(static fn (Fields $piece): array => $piece->values(), $column->objects('pieces'))], $band->objects('columns'))];
+        return [
+            'piece' => $band->object('piece')->values(),
+            'below' => array_map(
+                static fn (Fields $column): array => [
+                    'piece' => ['kind' => 'column', 'share' => $column->intOr('share', 1)],
+                    'below' => array_map(static fn (Fields $piece): array => $piece->values(), $column->objects('pieces')),
+                ],
+                $band->objects('columns'),
+            ),
+        ];
     }
 
     /** @param list<array<string, mixed>> $pieces */
@@ -296,7 +372,13 @@ final class DemoShop
             $place = null === $to ? null : $this->id($to);
             if (null !== $piece->textOrNull('product')) {
                 // The first product of a family.
-                $place = array_values(array_filter($this->rows['place'], static fn (array $row): bool => 'product' === $row['kind'] && \is_string($row['picture']) && str_starts_with($row['picture'], $piece->text('product'))))[0]['id'] ?? null;
+                $place = array_values(array_filter(
+                    $this->rows['place'],
+                    static fn (array $row): bool => 'product' === $row['kind']
+                        && \is_string($row['picture'])
+                        && str_starts_with($row['picture'], $piece->text('product')),
+                ))[0]['id']
+                    ?? null;
             }
             $this->rows['entry'][] = [
                 'id' => $id,
@@ -310,7 +392,16 @@ final class DemoShop
                 'piece' => null === ($content = $piece->objectOrNull('piece')) ? null : PieceCodec::encode(PieceCodec::decode($content)),
                 'on_page' => $onPage,
             ];
-            $this->pieces([...array_map(static fn (Fields $one): array => $one->values(), $piece->objects('below')), ...array_map($this->band(...), $piece->objects('bands'))], $menuId, $id, "$path/$position", $onPage);
+            $this->pieces(
+                [
+                    ...array_map(static fn (Fields $one): array => $one->values(), $piece->objects('below')),
+                    ...array_map($this->band(...), $piece->objects('bands')),
+                ],
+                $menuId,
+                $id,
+                "$path/$position",
+                $onPage,
+            );
         }
     }
 
@@ -415,7 +506,11 @@ final class DemoShop
             }
             foreach ([3, 17, 31, 45] as $ago) {
                 $day = $ago + $n % 11;
-                $this->rows['journal.visit'][] = ['address' => $address, 'day' => $this->today->modify("-$day days")->format('Y-m-d'), 'count' => 1 + ($n + $ago) % 3];
+                $this->rows['journal.visit'][] = [
+                    'address' => $address,
+                    'day' => $this->today->modify("-$day days")->format('Y-m-d'),
+                    'count' => 1 + ($n + $ago) % 3,
+                ];
             }
         }
     }
@@ -424,8 +519,20 @@ final class DemoShop
      * @param array{by: string, tag?: string}|null                       $rule
      * @param array{stored: string, type: string, size: int}|null $file
      */
-    private function place(string $key, string $kind, Fields $from, string $address, ?string $parent = null, ?string $title = null, ?string $picture = null, int $position = 0, ?array $rule = null, ?array $file = null, ?string $publishedOn = null, string $purpose = ''): string
-    {
+    private function place(
+        string $key,
+        string $kind,
+        Fields $from,
+        string $address,
+        ?string $parent = null,
+        ?string $title = null,
+        ?string $picture = null,
+        int $position = 0,
+        ?array $rule = null,
+        ?array $file = null,
+        ?string $publishedOn = null,
+        string $purpose = '',
+    ): string {
         $id = DemoId::of($key);
         $this->addresses[$key] = $address;
         $picture ??= $from->textOrNull('picture');
@@ -454,7 +561,14 @@ final class DemoShop
         ];
         $html = $from->textOrNull('html');
         if (null !== $html) {
-            $this->rows['words'][] = ['id' => $id, 'html' => (string) preg_replace_callback('/place:([a-z-]+\/[a-z-]+)/', static fn (array $m): string => 'place:'.DemoId::of($m[1]), $html)];
+            $this->rows['words'][] = [
+                'id' => $id,
+                'html' => (string) preg_replace_callback(
+                    '/place:([a-z-]+\/[a-z-]+)/',
+                    static fn (array $m): string => 'place:'.DemoId::of($m[1]),
+                    $html,
+                ),
+            ];
         }
 
         return $id;
@@ -462,7 +576,9 @@ final class DemoShop
 
     private function id(string $key): string
     {
-        return isset($this->addresses[$key]) ? DemoId::of($key) : throw new \LogicException("The demo data speak of $key, which is not there.");
+        return isset($this->addresses[$key])
+            ? DemoId::of($key)
+            : throw new \LogicException("The demo data speak of $key, which is not there.");
     }
 
     /** @return array<string, mixed> */

@@ -39,7 +39,11 @@ final class OutsideWorld
      */
     public function serve(int $port, ?\Closure $ready = null): never
     {
-        $server = stream_socket_server("tcp://127.0.0.1:$port", $code, $why) ?: throw new \RuntimeException("The made-up world does not come up on port $port: $why");
+        $server = stream_socket_server(
+            "tcp://127.0.0.1:$port",
+            $code,
+            $why,
+        ) ?: throw new \RuntimeException("The made-up world does not come up on port $port: $why");
         stream_set_blocking($server, false);
         null === $ready || $ready((int) substr((string) strrchr((string) stream_socket_get_name($server, false), ':'), 1));
         while (true) {
@@ -92,7 +96,11 @@ final class OutsideWorld
         }
         if (['refuses'] !== $answer) {
             $status = (int) $answer[0];
-            fwrite($client, "HTTP/1.1 $status Made up\r\nConnection: close\r\nContent-Length: 0\r\n".(isset($answer[1]) ? "Location: {$answer[1]}\r\n" : '').(429 === $status ? "Retry-After: 1800\r\n" : '')."\r\n");
+            fwrite(
+                $client,
+                "HTTP/1.1 $status Made up\r\nConnection: close\r\nContent-Length: 0\r\n"
+                    .(isset($answer[1]) ? "Location: {$answer[1]}\r\n" : '').(429 === $status ? "Retry-After: 1800\r\n" : '')."\r\n",
+            );
         }
         $this->close($client);
     }

@@ -29,7 +29,13 @@ final class PlainPdf
             $pdf .= \sprintf("%d 0 obj\n%s\nendobj\n", $index + 1, $object);
         }
 
-        return $pdf.\sprintf("xref\n0 %d\n0000000000 65535 f \n%strailer << /Size %1\$d /Root 1 0 R >>\nstartxref\n%3\$d\n%%%%EOF\n", \count($objects) + 1, implode('', $offsets), \strlen($pdf));
+        return $pdf
+            .\sprintf(
+                "xref\n0 %d\n0000000000 65535 f \n%strailer << /Size %1\$d /Root 1 0 R >>\nstartxref\n%3\$d\n%%%%EOF\n",
+                \count($objects) + 1,
+                implode('', $offsets),
+                \strlen($pdf),
+            );
     }
 
     private static function escaped(string $line): string

@@ -45,7 +45,15 @@ abstract class ApiTestCase extends ShopTestCase
     /** @param array<string, mixed> $body */
     protected function send(string $method, string $path, array $body = [], ?string $version = null): mixed
     {
-        $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => 'application/json'] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]), content: json_encode((object) $body, \JSON_THROW_ON_ERROR));
+        $this->browser->request(
+            $method,
+            $path,
+            server: [
+                'HTTP_X_CSRF_TOKEN' => $this->csrf,
+                'CONTENT_TYPE' => 'application/json',
+            ] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]),
+            content: json_encode((object) $body, \JSON_THROW_ON_ERROR),
+        );
 
         return json_decode((string) $this->browser->getResponse()->getContent(), true);
     }

@@ -6,7 +6,10 @@ namespace Lantern\Tests\Checks;
 
 use PHPUnit\Framework\TestCase;
 
-/** What is compared with the present asks one clock for it, so that a test can move it: ClockInterface here, journal.moment() in the database. */
+/**
+ * What is compared with the present asks one clock for it, so that a test can move it: ClockInterface here, journal.moment() in the
+ * database.
+ */
 final class ClockTest extends TestCase
 {
     /** The order of what was undone within one transaction, which is compared with nothing else. */
@@ -25,7 +28,12 @@ final class ClockTest extends TestCase
             $name = substr($file->getPathname(), \strlen($root) + 1);
             $code = (string) file_get_contents($file->getPathname());
             $asked += substr_count($code, 'journal.moment()') + substr_count($code, 'journal.utc_day()');
-            preg_match_all('/(?<!->|::|function )\bnow\(\)|\b(?:CURRENT_DATE|CURRENT_TIMESTAMP|LOCALTIMESTAMP|statement_timestamp|transaction_timestamp)\b|\bclock_timestamp\b/', $code, $found);
+            preg_match_all(
+                '/(?<!->|::|function '
+                    .')\bnow\(\)|\b(?:CURRENT_DATE|CURRENT_TIMESTAMP|LOCALTIMESTAMP|statement_timestamp|transaction_timestamp)\b|\bclock_timestamp\b/',
+                $code,
+                $found,
+            );
             self::assertSame(\in_array($name, self::ORDERS, true) ? ['clock_timestamp'] : [], array_values(array_unique($found[0])), $name);
         }
         self::assertGreaterThan(20, $asked);

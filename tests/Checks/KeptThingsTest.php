@@ -29,7 +29,11 @@ final class KeptThingsTest extends ShopTestCase
     {
         $keys = [];
         foreach (glob(\dirname(__DIR__, 2).'/src/Node/*/*.php') ?: [] as $file) {
-            preg_match_all('/apcu_(?:store|add|inc)\((?:array_fill_keys\(array_map\([^"]*)?[\'"]([a-z]+\.[a-z]*)/', (string) file_get_contents($file), $found);
+            preg_match_all(
+                '/apcu_(?:store|add|inc)\((?:array_fill_keys\(array_map\([^"]*)?[\'"]([a-z]+\.[a-z]*)/',
+                (string) file_get_contents($file),
+                $found,
+            );
             array_push($keys, ...$found[1]);
         }
         self::assertGreaterThan(12, \count(array_unique($keys)));

@@ -34,9 +34,16 @@ final class LayoutTest extends TestCase
     public function testNoTableOrColumnIsNamedInTheCore(): void
     {
         $found = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(\dirname(__DIR__, 2).'/src/Core', \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(
+            \dirname(__DIR__, 2).'/src/Core',
+            \FilesystemIterator::SKIP_DOTS,
+        )) as $file) {
             $code = $file instanceof \SplFileInfo ? (string) file_get_contents($file->getPathname()) : '';
-            if (1 === preg_match("/'(?:menu_id|place_id|parent_id|opens_on|closes_on|goal_\\w+|is_prefix|listing_\\w+|from_on|until_on|target_kind|new_tab|workbench\\.\\w+|live\\.\\w+|journal\\.\\w+)'/", $code, $name)) {
+            if (1 === preg_match(
+                "/'(?:menu_id|place_id|parent_id|opens_on|closes_on|goal_\\w+|is_prefix|listing_\\w+|from_on|until_on|target_kind|new_tab|workbench\\.\\w+|live\\.\\w+|journal\\.\\w+)'/",
+                $code,
+                $name,
+            )) {
                 $found[] = $file->getFilename().": $name[0]";
             }
         }

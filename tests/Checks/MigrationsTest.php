@@ -7,7 +7,10 @@ namespace Lantern\Tests\Checks;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** While a new version is put in the place of an old one, both work on the same tables: a migration takes nothing away that the old one still reads. */
+/**
+ * While a new version is put in the place of an old one, both work on the same tables: a migration takes nothing away that the old one
+ * still reads.
+ */
 final class MigrationsTest extends TestCase
 {
     /** From here on; those before were made while nobody had a shop to upgrade. */
@@ -64,6 +67,10 @@ final class MigrationsTest extends TestCase
     /** @return list<string> */
     private static function faults(string $sql): array
     {
-        return array_values(array_filter(self::NEVER, static fn (string $pattern): bool => 1 === preg_match($pattern, $sql), \ARRAY_FILTER_USE_KEY));
+        return array_values(array_filter(
+            self::NEVER,
+            static fn (string $pattern): bool => 1 === preg_match($pattern, $sql),
+            \ARRAY_FILTER_USE_KEY,
+        ));
     }
 }

@@ -13,12 +13,19 @@ final class PatternsTest extends TestCase
     {
         $loose = $seen = 0;
         $where = [];
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(\dirname(__DIR__, 2).'/src', \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(
+            \dirname(__DIR__, 2).'/src',
+            \FilesystemIterator::SKIP_DOTS,
+        )) as $file) {
             if (!$file instanceof \SplFileInfo || 'php' !== $file->getExtension()) {
                 continue;
             }
             foreach (token_get_all((string) file_get_contents($file->getPathname())) as $token) {
-                if (!\is_array($token) || \T_CONSTANT_ENCAPSED_STRING !== $token[0] || 1 !== preg_match('~^[\'"](?:.*)\$\)?([/#\~])([a-zA-Z]*)[\'"]$~Ds', $token[1], $found)) {
+                if (
+                    !\is_array($token)
+                    || \T_CONSTANT_ENCAPSED_STRING !== $token[0]
+                    || 1 !== preg_match('~^[\'"](?:.*)\$\)?([/#\~])([a-zA-Z]*)[\'"]$~Ds', $token[1], $found)
+                ) {
                     continue;
                 }
                 ++$seen;

@@ -13,7 +13,10 @@ final class RoomsTest extends TestCase
     public function testEveryRoomHasItsWall(): void
     {
         foreach (Walls::ROOMS as $layer => $rooms) {
-            $folders = array_values(array_unique(array_map(static fn (string $file): string => basename(\dirname($file)), glob(\dirname(__DIR__, 2)."/src/$layer/*/*.php") ?: [])));
+            $folders = array_values(array_unique(array_map(
+                static fn (string $file): string => basename(\dirname($file)),
+                glob(\dirname(__DIR__, 2)."/src/$layer/*/*.php") ?: [],
+            )));
             $walled = array_keys($rooms);
             sort($walled);
             self::assertSame($folders, $walled, $layer);
@@ -26,7 +29,11 @@ final class RoomsTest extends TestCase
             $below = [];
             // Each is written after those that it looks into.
             foreach ($rooms as $room => $known) {
-                self::assertSame([], array_diff($known, $below), "$layer/$room looks into a room that is written after it: put it after that, or break the circle");
+                self::assertSame(
+                    [],
+                    array_diff($known, $below),
+                    "$layer/$room looks into a room that is written after it: put it after that, or break the circle",
+                );
                 $below[] = $room;
             }
         }

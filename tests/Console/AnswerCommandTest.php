@@ -17,7 +17,10 @@ final class AnswerCommandTest extends ShopTestCase
         $answer = $this->printed('lantern:answer', ['path' => '/Paper-Marbling?x=1']);
         self::assertSame([301, '/paper-marbling', '/papers/marbled?x=1'], [$answer['status'], $answer['address'], $answer['location']]);
         self::assertIsArray($answer['trail']);
-        self::assertSame(['/Paper-Marbling', '/paper-marbling', '/marbled-papers', '/papers/marbled'], array_column($answer['trail'], 'from'));
+        self::assertSame(
+            ['/Paper-Marbling', '/paper-marbling', '/marbled-papers', '/papers/marbled'],
+            array_column($answer['trail'], 'from'),
+        );
         self::assertIsArray($answer['place']);
         self::assertSame('Marbled papers', $answer['place']['title']);
         self::assertSame(400, $this->printed('lantern:answer', ['path' => '/%00'])['status']);
@@ -37,8 +40,20 @@ final class AnswerCommandTest extends ShopTestCase
     {
         $menu = $this->printed('lantern:menu', ['bay' => 'header']);
         self::assertIsArray($menu['entries']);
-        self::assertSame(['Papers', 'Boards and cloth', 'Threads', 'Tools', 'Kits', 'Journal', 'About us'], array_column($menu['entries'], 'label'));
-        self::assertSame([['id' => DemoId::of('entries/header/6/3'), 'label' => 'For newspapers', 'reason' => 'place-quiet', 'words' => 'Its place is quiet: it opens at its address, but no menu shows it.', 'asHeading' => false]], $menu['leftOut']);
+        self::assertSame(
+            ['Papers', 'Boards and cloth', 'Threads', 'Tools', 'Kits', 'Journal', 'About us'],
+            array_column($menu['entries'], 'label'),
+        );
+        self::assertSame(
+            [[
+                'id' => DemoId::of('entries/header/6/3'),
+                'label' => 'For newspapers',
+                'reason' => 'place-quiet',
+                'words' => 'Its place is quiet: it opens at its address, but no menu shows it.',
+                'asHeading' => false,
+            ]],
+            $menu['leftOut'],
+        );
     }
 
     public function testSlug(): void
@@ -49,7 +64,13 @@ final class AnswerCommandTest extends ShopTestCase
 
     public function testWhatIsUnknownIsSaid(): void
     {
-        foreach ([['lantern:menu', ['bay' => 'attic']], ['lantern:answer', ['path' => '/', '--copy' => 'draft']], ['lantern:answer', ['path' => '/', '--audience' => 'friend']], ['lantern:answer', ['path' => '/', '--at' => 'soon']], ['lantern:slug', ['text' => 'x', '--kind' => 'shelf']]] as [$name, $input]) {
+        foreach ([
+            ['lantern:menu', ['bay' => 'attic']],
+            ['lantern:answer', ['path' => '/', '--copy' => 'draft']],
+            ['lantern:answer', ['path' => '/', '--audience' => 'friend']],
+            ['lantern:answer', ['path' => '/', '--at' => 'soon']],
+            ['lantern:slug', ['text' => 'x', '--kind' => 'shelf']],
+        ] as [$name, $input]) {
             try {
                 $this->printed($name, $input);
                 self::fail("$name took it.");

@@ -14,8 +14,14 @@ final class CheckCommandTest extends ShopTestCase
     {
         $check = $this->tester('lantern:check');
         self::assertSame(0, $check->execute(['--format' => 'json', '--copy' => 'workbench']));
-        $lines = array_map(static fn (string $line): mixed => json_decode($line, true, flags: \JSON_THROW_ON_ERROR), explode("\n", trim($check->getDisplay())));
-        $closed = array_values(array_filter($lines, static fn (mixed $line): bool => \is_array($line) && 'link-closed' === $line['kind']))[0];
+        $lines = array_map(
+            static fn (string $line): mixed => json_decode($line, true, flags: \JSON_THROW_ON_ERROR),
+            explode("\n", trim($check->getDisplay())),
+        );
+        $closed = array_values(array_filter(
+            $lines,
+            static fn (mixed $line): bool => \is_array($line) && 'link-closed' === $line['kind'],
+        ))[0];
         self::assertIsArray($closed);
         self::assertIsString($closed['id']);
         self::assertSame(['live', 'workbench'], $closed['copies']);

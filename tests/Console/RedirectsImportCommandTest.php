@@ -30,13 +30,21 @@ final class RedirectsImportCommandTest extends ShopTestCase
     public function testAFileIsTakenPublishedAndTheRefusedLinesComeBackAsAFile(): void
     {
         $file = $this->file("Old URL;New URL;Code\n/a;/papers;301\n/b;/a;\n/papers;/x;\n/round;/trip;\n/trip;/round;\n");
-        $run = $this->perform('lantern:redirects:import', ['file' => $file, '--publish' => true, '--refused' => "$this->folder/refused.csv"]);
+        $run = $this->perform(
+            'lantern:redirects:import',
+            ['file' => $file, '--publish' => true, '--refused' => "$this->folder/refused.csv"],
+        );
         self::assertSame(0, $run->getStatusCode());
         $told = json_decode($run->getDisplay(), true);
         self::assertIsArray($told);
         self::assertSame([2, 0, 3, 2], [$told['added'], $told['already'], $told['refused'], $told['release']]);
-        self::assertStringContainsString('/round → /trip → /round', (string) json_encode($told['refusedLines'], \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES));
-        self::assertSame('2', $this->value("SELECT count(*) FROM live.redirect WHERE source IN ('/a', '/b') AND goal_place_id = ?", DemoId::of('categories/papers')));
+        self::assertStringContainsString(
+            '/round → /trip → /round',
+            (string) json_encode($told['refusedLines'], \JSON_UNESCAPED_UNICODE | \JSON_UNESCAPED_SLASHES),
+        );
+        self::assertSame('2', $this->value(<<<'SQL'
+            SELECT count(*) FROM live.redirect WHERE source IN ('/a', '/b') AND goal_place_id = ?
+            SQL, DemoId::of('categories/papers')));
         $refused = (string) file_get_contents("$this->folder/refused.csv");
         self::assertSame(4, substr_count($refused, "\r\n"));
         self::assertStringStartsWith('source,target,status,until,note,refused because', $refused);
@@ -51,9 +59,15 @@ final class RedirectsImportCommandTest extends ShopTestCase
     public function testADryRunTellsAndStoresNothing(): void
     {
         $before = $this->value('SELECT count(*) FROM redirect');
-        $run = $this->perform('lantern:redirects:import', ['file' => $this->file("source,target\n/a,/papers\n"), '--dry-run' => true, '--publish' => true]);
+        $run = $this->perform(
+            'lantern:redirects:import',
+            ['file' => $this->file("source,target\n/a,/papers\n"), '--dry-run' => true, '--publish' => true],
+        );
         self::assertStringContainsString('"added": 1', $run->getDisplay());
-        self::assertSame([$before, '0'], [$this->value('SELECT count(*) FROM redirect'), $this->value('SELECT count(*) FROM journal.touched')]);
+        self::assertSame(
+            [$before, '0'],
+            [$this->value('SELECT count(*) FROM redirect'), $this->value('SELECT count(*) FROM journal.touched')],
+        );
     }
 
     public function testWhatIsNoFileIsSaid(): void
@@ -68,7 +82,9 @@ final class RedirectsImportCommandTest extends ShopTestCase
 
     public function testWhatIsWrittenIsOfTheCopyThatWasAskedFor(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_place_id, status) VALUES (gen_random_uuid(), '/only-here', ?, 301)", [DemoId::of('categories/papers')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, goal_place_id, status) VALUES (gen_random_uuid(), '/only-here', ?, 301)
+            SQL, [DemoId::of('categories/papers')]);
         $written = fn (array $options): string => $this->perform('lantern:redirects:export', $options)->getDisplay();
         self::assertStringContainsString('/only-here,/papers,301', $written([]));
         self::assertStringNotContainsString('/only-here', $written(['--copy' => 'live']));
@@ -83,9 +99,17 @@ final class RedirectsImportCommandTest extends ShopTestCase
 
     public function testWhatWasWrittenIsReadAgainByNginxItself(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, is_prefix, goal_address, goal_place_id, status) VALUES (gen_random_uuid(), '/é\$x\"y', false, NULL, :papers, 301), (gen_random_uuid(), '/a.b', true, '/c', NULL, 301), (gen_random_uuid(), '/a.b/c', true, NULL, :papers, 301)", ['papers' => DemoId::of('categories/papers')]);
+        $this->workbench()->executeStatement(
+            "INSERT INTO redirect (id, source, is_prefix, goal_address, goal_place_id, status) VALUES (gen_random_uuid(), '/é\$x\"y', "
+                ."false, NULL, :papers, 301), (gen_random_uuid(), '/a.b', true, '/c', NULL, 301), (gen_random_uuid(), '/a.b/c', true, "
+                .'NULL, :papers, 301)',
+            ['papers' => DemoId::of('categories/papers')],
+        );
         $map = $this->file($this->perform('lantern:redirects:export', ['--format' => 'nginx'])->getDisplay());
-        $config = $this->file("pid $this->folder/pid;\nerror_log stderr;\nevents {}\nhttp { map_hash_bucket_size 256; access_log off; map \$uri \$moved { default ''; include $map; } }\n");
+        $config = $this->file(
+            "pid $this->folder/pid;\nerror_log stderr;\nevents {}\nhttp { map_hash_bucket_size 256; access_log off; map \$uri \$moved { "
+                ."default ''; include $map; } }\n",
+        );
         exec('nginx -t -c '.escapeshellarg($config).' 2>&1', $said, $status);
         self::assertSame(0, $status, implode("\n", $said));
         $lines = (string) file_get_contents($map);

@@ -14,12 +14,18 @@ final class DemoShopTest extends TestCase
     public function testIsLargeEnoughToShowEveryRule(): void
     {
         $shop = DemoShop::made(new \DateTimeImmutable('2026-03-01'));
-        $kinds = array_count_values(array_map(static fn (array $place): string => \is_string($place['kind']) ? $place['kind'] : '', $shop->rows()['place']));
+        $kinds = array_count_values(array_map(
+            static fn (array $place): string => \is_string($place['kind']) ? $place['kind'] : '',
+            $shop->rows()['place'],
+        ));
         self::assertSame(25, $kinds['category']);
         self::assertSame(10, $kinds['collection']);
         self::assertSame(140, $kinds['product']);
         self::assertSame([14, 3, 6, 12, 6], [$kinds['page'], $kinds['page-group'], $kinds['policy'], $kinds['article'], $kinds['file']]);
-        self::assertSame(['menu' => 4, 'page' => 1, 'panel' => 3, 'column' => 2], array_count_values(array_filter(array_column($shop->rows()['menu'], 'kind'), \is_string(...))));
+        self::assertSame(
+            ['menu' => 4, 'page' => 1, 'panel' => 3, 'column' => 2],
+            array_count_values(array_filter(array_column($shop->rows()['menu'], 'kind'), \is_string(...))),
+        );
         self::assertCount(31, $shop->rows()['redirect']);
         self::assertCount(8, $shop->rows()['journal.outside_mention']);
         self::assertCount(60, array_unique(array_filter(array_column($shop->rows()['journal.visit'], 'day'), \is_string(...))));

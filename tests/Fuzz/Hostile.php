@@ -34,7 +34,8 @@ final class Hostile
      */
     public function one(array $list): mixed
     {
-        return [] === $list ? throw new \LogicException('There is nothing to choose from.') : $list[$this->random->getInt(0, \count($list) - 1)];
+        return [] === $list
+            ? throw new \LogicException('There is nothing to choose from.') : $list[$this->random->getInt(0, \count($list) - 1)];
     }
 
     public function chance(int $percent): bool
@@ -46,7 +47,9 @@ final class Hostile
     {
         $ids = $this->known[$of] ?? array_merge(...array_values($this->known));
 
-        return [] === $ids || $this->chance(5) ? \sprintf('019344a0-0000-7000-8000-%012x', $this->random->getInt(0, 0xFFFFFFFF)) : $this->one($ids);
+        return [] === $ids || $this->chance(5)
+            ? \sprintf('019344a0-0000-7000-8000-%012x', $this->random->getInt(0, 0xFFFFFFFF))
+            : $this->one($ids);
     }
 
     /** A value that a schema lets through, or nearly so. */
@@ -72,7 +75,10 @@ final class Hostile
             'boolean' => $this->chance(50),
             'integer' => $this->random->getInt(0, 3),
             'number' => $this->random->getInt(0, 1000) / 10,
-            'array' => array_map(fn (): mixed => $this->value($schema['items'] ?? [], $depth + 1, $name), range(1, $this->random->getInt(1, 3))),
+            'array' => array_map(
+                fn (): mixed => $this->value($schema['items'] ?? [], $depth + 1, $name),
+                range(1, $this->random->getInt(1, 3)),
+            ),
             'object' => $this->object($schema, $depth),
             default => $this->text($schema, $name),
         };
@@ -109,17 +115,25 @@ final class Hostile
     public function badText(): string
     {
         return $this->one([
-            '', ' ', "\0", "a\0b", "\n", "a\nb", "\u{202E}evil", "\u{FEFF}", 'é', "e\u{301}", '7', '007', '1.50', '1e3', '-1', '99999999999', '%ff', '%00', '%zz', '../../../etc/passwd', '/..;/x', '//evil.example',
-            'https://evil.example*', 'https://bücher.example/ä', 'javascript:alert(1)', '<script>alert(1)</script>', "'; DROP TABLE place; --", '{{7*7}}', '${x}', '=1+1', '@SUM(1)', '9999-12-31T23:59:59-12:00', '0000-00-00', '2026-02-30', 'tomorrow', '@253402300800',
-            'infinity', '-infinity', 'NaN', 'null', 'true', '/papers', '/', '/*', '/a/*', '/-/x', '/sitemap.xml', 'mailto:a@b.example', 'tel:+1', 'place:x', '#', '?', "\u{1F4A9}", '日本語', 'Straße', 'ﬁ',
-            str_repeat('a', 201), str_repeat('ä', 600), str_repeat('x ', 2500), str_repeat('/a', 1100), str_repeat('<b>', 200), str_repeat('h', 40_000), '019344A0-0000-7000-8000-000000000001', "019344a0-0000-7000-8000-000000000001\n",
+            '', ' ', "\0", "a\0b", "\n", "a\nb", "\u{202E}evil", "\u{FEFF}", 'é', "e\u{301}", '7', '007', '1.50', '1e3', '-1',
+            '99999999999', '%ff', '%00', '%zz', '../../../etc/passwd', '/..;/x', '//evil.example',
+            'https://evil.example*', 'https://bücher.example/ä', 'javascript:alert(1)', '<script>alert(1)</script>',
+            "'; DROP TABLE place; --", '{{7*7}}', '${x}', '=1+1', '@SUM(1)', '9999-12-31T23:59:59-12:00', '0000-00-00', '2026-02-30',
+            'tomorrow', '@253402300800',
+            'infinity', '-infinity', 'NaN', 'null', 'true', '/papers', '/', '/*', '/a/*', '/-/x', '/sitemap.xml', 'mailto:a@b.example',
+            'tel:+1', 'place:x', '#', '?', "\u{1F4A9}", '日本語', 'Straße', 'ﬁ',
+            str_repeat('a', 201), str_repeat('ä', 600), str_repeat('x ', 2500), str_repeat('/a', 1100), str_repeat('<b>', 200),
+            str_repeat('h', 40_000), '019344A0-0000-7000-8000-000000000001', "019344a0-0000-7000-8000-000000000001\n",
         ]);
     }
 
     /** @param Schema $schema */
     private function text(array $schema, string $name): string
     {
-        if ('uuid' === ($schema['format'] ?? null) || \in_array($name, ['id', 'entryId', 'entryIds', 'placeId', 'parentId', 'leftOut', 'findings'], true)) {
+        if (
+            'uuid' === ($schema['format'] ?? null)
+            || \in_array($name, ['id', 'entryId', 'entryIds', 'placeId', 'parentId', 'leftOut', 'findings'], true)
+        ) {
             return $this->id(match ($name) {
                 'menuId' => 'menu', 'entryId', 'entryIds' => 'entry', 'findings' => 'finding', default => 'place',
             });
@@ -129,11 +143,24 @@ final class Hostile
         }
 
         return match ($name) {
-            'to', 'seen', 'source', 'target', 'addresses' => $this->one(['/papers', '/papers/marbled', '/old-'.$this->random->getInt(1, 99), '/old/*', '/new/*', '/tools', 'https://example.org/x', '']),
+            'to', 'seen', 'source', 'target', 'addresses' => $this->one([
+                '/papers',
+                '/papers/marbled',
+                '/old-'.$this->random->getInt(1, 99),
+                '/old/*',
+                '/new/*',
+                '/tools',
+                'https://example.org/x',
+                '',
+            ]),
             'html' => $this->one(['<p>Words</p>', '<h2>A</h2><p><a href="/papers">x</a></p>', '<p onclick=x>y<script>z</script></p>']),
             'bay', 'other', 'footer' => $this->one(['header', 'footer-1', 'footer-2', 'footer-3', 'drawer']),
             'uri' => $this->one(['https://example.org/', 'mailto:a@example.org', 'tel:+441632960018']),
-            'content' => $this->one(["Papers\n  Marbled\nTools", '<opml version="2.0"><body><outline text="a"/></body></opml>', '{"entries":[{"label":"a"}]}']),
+            'content' => $this->one([
+                "Papers\n  Marbled\nTools",
+                '<opml version="2.0"><body><outline text="a"/></body></opml>',
+                '{"entries":[{"label":"a"}]}',
+            ]),
             'until' => $this->one(['2027-03-31', '', '2027-03-31T10:00:00Z']),
             'time_zone' => $this->one(['UTC', 'Europe/London', 'Asia/Kathmandu']),
             'mail' => 'hello@example.org',

@@ -16,7 +16,8 @@ use Symfony\Component\HttpFoundation\Request;
 /**
  * Asks every operation of the API, as its own description has it, with inputs that are right, nearly right
  * and spoiled, as everybody; and the shop with hostile targets. Nothing of it may be answered 5xx, nor keep
- * a process busy so long that its work must grow with the square of what was sent. `LANTERN_FUZZ` says how many requests, `LANTERN_SEED` which.
+ * a process busy so long that its work must grow with the square of what was sent. `LANTERN_FUZZ` says how many requests, `LANTERN_SEED`
+ * which.
  */
 final class HostileRequestsTest extends ApiTestCase
 {
@@ -74,14 +75,21 @@ final class HostileRequestsTest extends ApiTestCase
     /** How many of each operation were right, for whoever asked for more than a test does; by then most operations have to be. */
     private function tell(int $requests): void
     {
-        $right = array_map(static fn (array $roles): int => array_sum(array_map(static fn (array $codes): int => $codes[2] ?? 0, $roles)), $this->byOperation);
+        $right = array_map(
+            static fn (array $roles): int => array_sum(array_map(static fn (array $codes): int => $codes[2] ?? 0, $roles)),
+            $this->byOperation,
+        );
         $none = array_keys(array_filter($right, static fn (int $times): bool => 0 === $times));
         if ($requests >= 20_000) {
             ksort($this->byOperation);
             foreach ($this->byOperation as $operation => $roles) {
                 fwrite(\STDERR, \sprintf("%6d right  %-58s %s\n", $right[$operation], $operation, json_encode($roles)));
             }
-            fwrite(\STDERR, \count($none).' of '.\count($right).' operations were never right: '.implode(', ', $none)."\n".json_encode($this->answers)."\n");
+            fwrite(
+                \STDERR,
+                \count($none).' of '.\count($right).' operations were never right: '.implode(', ', $none)."\n".json_encode($this->answers)
+                    ."\n",
+            );
         }
         self::assertLessThan(\count($right) / ($requests >= 20_000 ? 8 : 2), \count($none), implode(', ', $none));
     }
@@ -102,13 +110,30 @@ final class HostileRequestsTest extends ApiTestCase
     /** @return iterable<string, array{string, string, array<string, mixed>}> */
     public static function longOnes(): iterable
     {
-        $links = implode('', array_map(static fn (int $n): string => "<p><a href=\"/papers#part-$n\">Link $n</a> <a href=\"/old-$n\">old</a></p>", range(1, 4000)));
+        $links = implode(
+            '',
+            array_map(
+                static fn (int $n): string => "<p><a href=\"/papers#part-$n\">Link $n</a> <a href=\"/old-$n\">old</a></p>",
+                range(1, 4000),
+            ),
+        );
         yield '4,000 headings' => ['PUT', '/api/places/{place}/words', ['html' => str_repeat('<h2>Heading</h2>', 4000)]];
         yield '4,000 links' => ['PUT', '/api/places/{place}/words', ['html' => $links]];
-        yield '40,000 attributes' => ['POST', '/api/outlines', ['content' => '<opml version="2.0"><body><outline '.implode(' ', array_map(static fn (int $n): string => "a$n=\"\"", range(1, 40_000))).'/></body></opml>']];
+        yield '40,000 attributes' => [
+            'POST',
+            '/api/outlines',
+            ['content' => '<opml version="2.0"><body><outline '.implode(
+                ' ',
+                array_map(static fn (int $n): string => "a$n=\"\"", range(1, 40_000)),
+            ).'/></body></opml>'],
+        ];
         yield '9,000 elements inside one another' => ['PUT', '/api/places/{place}/words', ['html' => str_repeat('<em>', 9000)]];
         yield 'a line of half a million letters' => ['POST', '/api/outlines', ['content' => str_repeat('Papers ', 70_000)]];
-        yield '40,000 fields that nobody knows' => ['PATCH', '/api/places/{place}', array_fill_keys(array_map(static fn (int $n): string => "a$n", range(1, 40_000)), 1)];
+        yield '40,000 fields that nobody knows' => [
+            'PATCH',
+            '/api/places/{place}',
+            array_fill_keys(array_map(static fn (int $n): string => "a$n", range(1, 40_000)), 1),
+        ];
         yield '59,000 items in place of an object' => ['PATCH', '/api/places/{place}', ['listing' => array_fill(0, 59_000, 'x')]];
         yield '150,000 items in place of an object' => ['PATCH', '/api/places/{place}', ['opening' => array_fill(0, 150_000, 'x')]];
         yield '6,000 wishes that are none' => ['POST', '/api/addresses/plan', ['wishes' => array_fill(0, 6000, 'x')]];
@@ -142,24 +167,47 @@ final class HostileRequestsTest extends ApiTestCase
     {
         $known = [];
         self::assertTrue($this->service(LinkCheck::class)->catchUp());
-        foreach (['place' => 'SELECT id FROM place ORDER BY kind, id', 'menu' => 'SELECT id FROM menu ORDER BY id', 'entry' => 'SELECT id FROM entry ORDER BY id', 'redirect' => 'SELECT id FROM redirect ORDER BY id', 'finding' => "SELECT id FROM journal.finding WHERE copy = 'workbench' ORDER BY id"] as $of => $sql) {
+        foreach ([
+            'place' => 'SELECT id FROM place ORDER BY kind, id',
+            'menu' => 'SELECT id FROM menu ORDER BY id',
+            'entry' => 'SELECT id FROM entry ORDER BY id',
+            'redirect' => 'SELECT id FROM redirect ORDER BY id',
+            'finding' => "SELECT id FROM journal.finding WHERE copy = 'workbench' ORDER BY id",
+        ] as $of => $sql) {
             $known[$of] = array_values(array_filter($this->workbench()->fetchFirstColumn($sql), \is_string(...)));
         }
-        $ids = static fn (string $of): array => array_map(static fn (int $n): string => \sprintf('019344a0-%s-7000-8000-%012x', $of, $n), range(1, 9));
-        $known += ['person' => $ids('9000'), 'invitation' => $ids('9100'), 'job' => $ids('9200'), 'picture' => [str_repeat('a', 64).'.png'], 'letter' => ['1', '2', '3']];
+        $ids = static fn (string $of): array => array_map(
+            static fn (int $n): string => \sprintf('019344a0-%s-7000-8000-%012x', $of, $n),
+            range(1, 9),
+        );
+        $known += [
+            'person' => $ids('9000'),
+            'invitation' => $ids('9100'),
+            'job' => $ids('9200'),
+            'picture' => [str_repeat('a', 64).'.png'],
+            'letter' => ['1', '2', '3'],
+        ];
 
         return $known;
     }
 
-    /** Colleagues, jobs, invitations and letters that gave up, so that there is something to be done with them, whatever was done before. */
+    /**
+     * Colleagues, jobs, invitations and letters that gave up, so that there is something to be done with them, whatever was done before.
+     */
     private function become(string $role): void
     {
         $this->workbench()->executeStatement(<<<'SQL'
-            INSERT INTO journal.person (id, name, mail, password, role) SELECT CAST('019344a0-9000-7000-8000-' || lpad(to_hex(n), 12, '0') AS uuid), 'Colleague ' || n, 'colleague' || n || '@example.org', 'x', 'viewer' FROM generate_series(1, 9) n
+            INSERT INTO journal.person (id, name, mail, password, role)
+                SELECT CAST('019344a0-9000-7000-8000-' || lpad(to_hex(n), 12, '0') AS uuid), 'Colleague ' || n, 'colleague' || n ||
+                '@example.org', 'x', 'viewer' FROM generate_series(1, 9) n
                 ON CONFLICT (id) DO UPDATE SET left_at = NULL, factor = '', role = excluded.role;
             UPDATE journal.person SET left_at = NULL, factor = '' WHERE mail LIKE '%@tansyandrook.example';
-            INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until) SELECT CAST('019344a0-9100-7000-8000-' || lpad(to_hex(n), 12, '0') AS uuid), 'new' || n || '@example.org', 'New ' || n, 'viewer', md5(n::text), 'Imke', now(), now() + interval '3 days' FROM generate_series(1, 9) n ON CONFLICT DO NOTHING;
-            INSERT INTO journal.job (id, kind, person_id, person, input, state, ended_at) SELECT CAST('019344a0-9200-7000-8000-' || lpad(to_hex(n), 12, '0') AS uuid), 'publish', (SELECT id FROM journal.person WHERE role = 'owner' LIMIT 1), 'Imke', '{}', 'done', now() FROM generate_series(1, 9) n ON CONFLICT DO NOTHING
+            INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until)
+                SELECT CAST('019344a0-9100-7000-8000-' || lpad(to_hex(n), 12, '0') AS uuid), 'new' || n || '@example.org', 'New ' || n,
+                'viewer', md5(n::text), 'Imke', now(), now() + interval '3 days' FROM generate_series(1, 9) n ON CONFLICT DO NOTHING;
+            INSERT INTO journal.job (id, kind, person_id, person, input, state, ended_at)
+                SELECT CAST('019344a0-9200-7000-8000-' || lpad(to_hex(n), 12, '0') AS uuid), 'publish', (SELECT id FROM journal.person
+                WHERE role = 'owner' LIMIT 1), 'Imke', '{}', 'done', now() FROM generate_series(1, 9) n ON CONFLICT DO NOTHING
             SQL);
         $this->signIn('anonymous' === $role ? 'viewer' : $role);
         if ('anonymous' === $role) {
@@ -177,7 +225,18 @@ final class HostileRequestsTest extends ApiTestCase
         $hostile->chance(95) || $this->workbench()->executeStatement('DELETE FROM journal.cache_items');
         $isWellMeant = $hostile->chance(35);
         $query = [];
-        $headers = ['HTTP_X_CSRF_TOKEN' => $isWellMeant || $hostile->chance(96) ? $this->csrf : 'guessed', 'CONTENT_TYPE' => $isWellMeant || $hostile->chance(96) ? 'application/json' : $hostile->one(['text/plain', '', 'application/x-www-form-urlencoded', 'multipart/form-data; boundary=x', "application/json; charset=\xff"])];
+        $headers = [
+            'HTTP_X_CSRF_TOKEN' => $isWellMeant || $hostile->chance(96) ? $this->csrf : 'guessed',
+            'CONTENT_TYPE' => $isWellMeant || $hostile->chance(96)
+                ? 'application/json'
+                : $hostile->one([
+                    'text/plain',
+                    '',
+                    'application/x-www-form-urlencoded',
+                    'multipart/form-data; boundary=x',
+                    "application/json; charset=\xff",
+                ]),
+        ];
         foreach (\is_array($said['parameters'] ?? null) ? $said['parameters'] : [] as $parameter) {
             if (!\is_array($parameter) || !\is_string($parameter['name'] ?? null)) {
                 continue;
@@ -196,16 +255,41 @@ final class HostileRequestsTest extends ApiTestCase
                 $version = 'id' === $name ? $this->versionOf($id) : null;
                 $path = str_replace("{{$name}}", rawurlencode(!$isWellMeant && $hostile->chance(10) ? $hostile->badText() : $id), $path);
             } elseif ('header' === $parameter['in']) {
-                $headers['HTTP_IF_MATCH'] = $isWellMeant || $hostile->chance(25) ? '"'.($version ?? 1).'"' : ($hostile->chance(75) ? '"'.$hostile->random->getInt(1, 3).'"' : $hostile->one(['', '1', '"2147483648"', '"99999999999999999999"', '*', 'W/"1"', "\"1\"\xff", '"-1"']));
+                $headers['HTTP_IF_MATCH'] = $isWellMeant || $hostile->chance(25)
+                    ? '"'.($version ?? 1).'"'
+                    : ($hostile->chance(75) ? '"'.$hostile->random->getInt(1, 3).'"' : $hostile->one([
+                        '',
+                        '1',
+                        '"2147483648"',
+                        '"99999999999999999999"',
+                        '*',
+                        'W/"1"',
+                        "\"1\"\xff",
+                        '"-1"',
+                    ]));
             } elseif ($hostile->chance(50)) {
-                $query[$name] = !$isWellMeant && $hostile->chance(30) ? (\is_scalar($bad = $hostile->bad()) ? (string) $bad : ['x', '']) : $text;
+                $query[$name] = !$isWellMeant && $hostile->chance(30)
+                    ? (\is_scalar($bad = $hostile->bad()) ? (string) $bad : ['x', ''])
+                    : $text;
             }
         }
         if (!$isWellMeant && $hostile->chance(6)) {
-            $path = $hostile->one(['/%61pi'.substr($path, 4), '/api%2F'.substr($path, 5), '//api'.substr($path, 4), '/./api'.substr($path, 4), '/admin.php'.$path, "$path/", "$path%0a", strtoupper($path), "$path%ff"]);
+            $path = $hostile->one([
+                '/%61pi'.substr($path, 4),
+                '/api%2F'.substr($path, 5),
+                '//api'.substr($path, 4),
+                '/./api'.substr($path, 4),
+                '/admin.php'.$path,
+                "$path/",
+                "$path%0a",
+                strtoupper($path),
+                "$path%ff",
+            ]);
         }
         $target = $path.([] === $query ? '' : '?'.http_build_query($query)).(!$isWellMeant && $hostile->chance(3) ? '&x=%ff' : '');
-        $schema = \is_array($said['requestBody'] ?? null) && \is_array($said['requestBody']['content'] ?? null) ? $said['requestBody']['content'] : [];
+        $schema = \is_array($said['requestBody'] ?? null) && \is_array($said['requestBody']['content'] ?? null)
+            ? $said['requestBody']['content']
+            : [];
         $files = [];
         $body = '';
         if (isset($schema['multipart/form-data'])) {
@@ -215,7 +299,21 @@ final class HostileRequestsTest extends ApiTestCase
             $value = $hostile->value($schema['application/json']['schema'] ?? []);
             $value = !$isWellMeant && $hostile->chance(75) ? $hostile->spoiled($value) : $value;
             $body = (string) json_encode($value, \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_PARTIAL_OUTPUT_ON_ERROR);
-            $body = !$isWellMeant && $hostile->chance(4) ? $hostile->one(['', '{', '[]', 'null', '"x"', '5', "{\"a\":\"\xff\"}", '{"a":"\u0000"}', str_repeat('[', 100), str_repeat('{"a":', 100), '{"a":'.str_repeat('1', 400).'}']) : $body;
+            $body = !$isWellMeant && $hostile->chance(4)
+                ? $hostile->one([
+                    '',
+                    '{',
+                    '[]',
+                    'null',
+                    '"x"',
+                    '5',
+                    "{\"a\":\"\xff\"}",
+                    '{"a":"\u0000"}',
+                    str_repeat('[', 100),
+                    str_repeat('{"a":', 100),
+                    '{"a":'.str_repeat('1', 400).'}',
+                ])
+                : $body;
         }
         $this->judge(function () use ($verb, $target, $files, $headers, $body): array {
             // What a streamed answer says is caught, not printed.
@@ -235,7 +333,18 @@ final class HostileRequestsTest extends ApiTestCase
     /** Of what an operation wants the id. */
     private static function kindOf(string $operation): string
     {
-        foreach (['menus' => 'menu', 'redirects' => 'redirect', 'within' => 'menu', 'findings' => 'finding', 'jobs' => 'job', 'invitations' => 'invitation', 'sessions' => 'session', 'people' => 'person', 'edits' => 'edit', '/outside-mentions/' => 'mention'] as $word => $kind) {
+        foreach ([
+            'menus' => 'menu',
+            'redirects' => 'redirect',
+            'within' => 'menu',
+            'findings' => 'finding',
+            'jobs' => 'job',
+            'invitations' => 'invitation',
+            'sessions' => 'session',
+            'people' => 'person',
+            'edits' => 'edit',
+            '/outside-mentions/' => 'mention',
+        ] as $word => $kind) {
             if (str_contains($operation, $word) && !('sessions' === $word && str_contains($operation, 'people'))) {
                 return $kind;
             }
@@ -247,7 +356,12 @@ final class HostileRequestsTest extends ApiTestCase
     /** Of what comes and goes while this asks: one that is there now. */
     private function latest(string $kind): ?string
     {
-        $sql = ['edit' => 'SELECT id FROM journal.edit WHERE NOT undone ORDER BY made_at DESC, id LIMIT 1', 'session' => 'SELECT id FROM journal.own_session ORDER BY begun_at, id LIMIT 1', 'mention' => 'SELECT id FROM outside_mention ORDER BY id LIMIT 1'][$kind] ?? null;
+        $sql = ['edit' => <<<'SQL'
+            SELECT id FROM journal.edit WHERE NOT undone ORDER BY made_at DESC, id LIMIT 1
+            SQL, 'session' => <<<'SQL'
+                SELECT id FROM journal.own_session ORDER BY begun_at, id LIMIT 1
+                SQL, 'mention' => 'SELECT id FROM outside_mention ORDER BY id LIMIT 1'][$kind]
+            ?? null;
         $id = null === $sql || !$this->hostile->chance(90) ? null : $this->workbench()->fetchOne($sql);
 
         return \is_string($id) ? $id : null;
@@ -255,7 +369,10 @@ final class HostileRequestsTest extends ApiTestCase
 
     private function versionOf(string $id): ?string
     {
-        $version = $this->workbench()->fetchOne('SELECT version FROM place WHERE id = :id UNION ALL SELECT version FROM menu WHERE id = :id UNION ALL SELECT version FROM redirect WHERE id = :id LIMIT 1', ['id' => preg_match('/^[0-9a-f-]{36}$/D', $id) ? $id : null]);
+        $version = $this->workbench()->fetchOne(<<<'SQL'
+            SELECT version FROM place WHERE id = :id UNION ALL SELECT version FROM menu WHERE id = :id UNION ALL SELECT version
+            FROM redirect WHERE id = :id LIMIT 1
+            SQL, ['id' => preg_match('/^[0-9a-f-]{36}$/D', $id) ? $id : null]);
 
         return \is_scalar($version) ? (string) $version : null;
     }
@@ -263,11 +380,27 @@ final class HostileRequestsTest extends ApiTestCase
     private function askTheShop(string $which): void
     {
         $hostile = $this->hostile;
-        $path = $hostile->one(['/', '/papers', '/papers/marbled', '/search', '/products', '/old-1', '/sitemap.xml', '/navigation.json', '/robots.txt', '/sign-in', '/-/preview/x.y/', '/-/pictures/uploads/'.str_repeat('a', 64).'.png', '/files/paper-grain-chart']);
+        $path = $hostile->one([
+            '/',
+            '/papers',
+            '/papers/marbled',
+            '/search',
+            '/products',
+            '/old-1',
+            '/sitemap.xml',
+            '/navigation.json',
+            '/robots.txt',
+            '/sign-in',
+            '/-/preview/x.y/',
+            '/-/pictures/uploads/'.str_repeat('a', 64).'.png',
+            '/files/paper-grain-chart',
+        ]);
         $target = match ($hostile->random->getInt(0, 4)) {
             0 => '/'.$hostile->badText(),
-            1 => $path.'?'.$hostile->one(['q', 'after', 'tag', 'price-from', 'option', 'choice', 'q[]', 'in-stock', 'x']).'='.$hostile->one([rawurlencode($hostile->badText()), '%ff', '%00', '%', str_repeat('9', 400)]),
-            2 => $path.$hostile->one(['%00', '%2f..', '/../..', '//', '/./', '%ff', '%c0%af', '%5c', ';x', "\xff", '%e2%80%ae', '*', '?', '#x']),
+            1 => $path.'?'.$hostile->one(['q', 'after', 'tag', 'price-from', 'option', 'choice', 'q[]', 'in-stock', 'x']).'='
+                .$hostile->one([rawurlencode($hostile->badText()), '%ff', '%00', '%', str_repeat('9', 400)]),
+            2 => $path
+                .$hostile->one(['%00', '%2f..', '/../..', '//', '/./', '%ff', '%c0%af', '%5c', ';x', "\xff", '%e2%80%ae', '*', '?', '#x']),
             3 => rawurlencode($path),
             default => $path,
         };
@@ -277,7 +410,15 @@ final class HostileRequestsTest extends ApiTestCase
 
     private function shop(string $target, string $method = 'GET'): int
     {
-        $request = Request::create('/', $method, server: ['REQUEST_URI' => $target, 'QUERY_STRING' => explode('?', $target, 2)[1] ?? '', 'REMOTE_ADDR' => '127.0.0.'.$this->hostile->random->getInt(1, 250)]);
+        $request = Request::create(
+            '/',
+            $method,
+            server: [
+                'REQUEST_URI' => $target,
+                'QUERY_STRING' => explode('?', $target, 2)[1] ?? '',
+                'REMOTE_ADDR' => '127.0.0.'.$this->hostile->random->getInt(1, 250),
+            ],
+        );
         parse_str(explode('?', $target, 2)[1] ?? '', $query);
         foreach ($query as $name => $value) {
             $request->query->set((string) $name, $value);
@@ -292,11 +433,40 @@ final class HostileRequestsTest extends ApiTestCase
 
     private function upload(): UploadedFile
     {
-        $content = $this->hostile->one(['', "\x89PNG\r\n\x1a\n", 'source,target\n/fuzz,/papers', "source,target\r\n/a,/b\r\n/b,/a\r\n", "\xff\xfe", "%PDF-1.4\n", '<?php echo 1;', str_repeat("a,b\n", 500), "source;target\n=cmd;/x", "\0\0\0"]);
+        $content = $this->hostile->one([
+            '',
+            "\x89PNG\r\n\x1a\n",
+            'source,target\n/fuzz,/papers',
+            "source,target\r\n/a,/b\r\n/b,/a\r\n",
+            "\xff\xfe",
+            "%PDF-1.4\n",
+            '<?php echo 1;',
+            str_repeat("a,b\n", 500),
+            "source;target\n=cmd;/x",
+            "\0\0\0",
+        ]);
         $path = (string) tempnam(sys_get_temp_dir(), 'fuzz');
         file_put_contents($path, $content);
 
-        return new UploadedFile($path, $this->hostile->one(['a.csv', 'a.png', 'a.pdf', '../../x.csv', "a\0.png", '.csv', str_repeat('n', 300).'.txt', 'ä.csv', 'a.php', "a\n.csv", "\xff.csv"]), null, null, true);
+        return new UploadedFile(
+            $path,
+            $this->hostile->one([
+                'a.csv',
+                'a.png',
+                'a.pdf',
+                '../../x.csv',
+                "a\0.png",
+                '.csv',
+                str_repeat('n', 300).'.txt',
+                'ä.csv',
+                'a.php',
+                "a\n.csv",
+                "\xff.csv",
+            ]),
+            null,
+            null,
+            true,
+        );
     }
 
     /** @param \Closure(): array{int, string} $ask answers the status and the content */

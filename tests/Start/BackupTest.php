@@ -35,7 +35,9 @@ final class BackupTest extends TestCase
     {
         $this->trial('lantern_trial_a');
         // Two numbers whose sum stays, and uploads with the row that speaks of each: whatever the moment, both have to be right.
-        $this->psql('lantern_trial_a', 'CREATE TABLE public.pair (id int PRIMARY KEY, n int NOT NULL)', 'INSERT INTO public.pair VALUES (1, 0), (2, 0)', 'CREATE TABLE public.upload (stored text)');
+        $this->psql('lantern_trial_a', <<<'SQL'
+            CREATE TABLE public.pair (id int PRIMARY KEY, n int NOT NULL)
+            SQL, 'INSERT INTO public.pair VALUES (1, 0), (2, 0)', 'CREATE TABLE public.upload (stored text)');
         $editor = new Process(['bash', '-c', <<<'BASH'
             for n in $(seq 400); do
               printf '%s' "$n" > "$FILES/uploads/$n.txt"
@@ -64,7 +66,10 @@ final class BackupTest extends TestCase
         }
         $count = "SELECT count(*) || ' ' || COALESCE(sum(length(title)), 0) FROM workbench.place";
         self::assertSame($this->psql('lantern_trial_a', $count), $this->psql('lantern_trial_b', $count));
-        self::assertSame(['1'], $this->psql('lantern_trial_b', "SELECT has_table_privilege('lantern_shop', 'live.place', 'SELECT') AND NOT has_table_privilege('lantern_shop', 'workbench.place', 'UPDATE')"), 'the servers may again what they may');
+        self::assertSame(['1'], $this->psql('lantern_trial_b', <<<'SQL'
+            SELECT has_table_privilege('lantern_shop', 'live.place', 'SELECT')
+            AND NOT has_table_privilege('lantern_shop', 'workbench.place', 'UPDATE')
+            SQL), 'the servers may again what they may');
     }
 
     public function testAShopInUseIsReplacedOnlyWhenThatIsSaidAndWhatWasThereIsKept(): void
@@ -100,8 +105,19 @@ final class BackupTest extends TestCase
         file_put_contents($half, substr((string) file_get_contents($good), 0, (int) (filesize($good) / 2)));
         $none = "$this->folder/none.tar.gz";
         file_put_contents($none, 'no backup');
-        $spoiled = $this->changed($good, 'spoiled', static fn (string $folder) => file_put_contents("$folder/database.dump", 'x', \FILE_APPEND));
-        $newer = $this->changed($good, 'newer', static fn (string $folder) => file_put_contents("$folder/manifest.json", (string) preg_replace('/Version\d+/', 'Version20991231000000', (string) file_get_contents("$folder/manifest.json"))));
+        $spoiled = $this->changed(
+            $good,
+            'spoiled',
+            static fn (string $folder) => file_put_contents("$folder/database.dump", 'x', \FILE_APPEND),
+        );
+        $newer = $this->changed(
+            $good,
+            'newer',
+            static fn (string $folder) => file_put_contents(
+                "$folder/manifest.json",
+                (string) preg_replace('/Version\d+/', 'Version20991231000000', (string) file_get_contents("$folder/manifest.json")),
+            ),
+        );
         // Nginx follows a link: none may come in, nor a file that nobody wrote down.
         $linked = $this->changed($good, 'linked', static fn (string $folder) => symlink('/etc/hostname', "$folder/files/link.svg"));
         $more = $this->changed($good, 'more', static fn (string $folder) => file_put_contents("$folder/files/more.txt", 'x'));
@@ -109,13 +125,23 @@ final class BackupTest extends TestCase
             chmod("$folder/database.dump", 0o4755);
         });
         self::assertNotSame('', $setuid);
-        foreach ([$linked => 'holds links', $more => 'not in its list', $half => 'is not whole', $none => 'is not whole', $spoiled => 'is damaged', $newer => 'newer version', "$this->folder/nowhere" => 'cannot be read'] as $file => $words) {
+        foreach ([
+            $linked => 'holds links',
+            $more => 'not in its list',
+            $half => 'is not whole',
+            $none => 'is not whole',
+            $spoiled => 'is damaged',
+            $newer => 'newer version',
+            "$this->folder/nowhere" => 'cannot be read',
+        ] as $file => $words) {
             $said = $this->does('restore', 'lantern_trial_a', $file, '--over', ok: false);
             self::assertStringContainsString($words, $said);
             self::assertStringContainsString("$this->folder/nowhere" === $file ? '' : 'othing was changed', $said);
         }
         self::assertSame(['Papers'], $this->psql('lantern_trial_a', "SELECT title FROM workbench.place WHERE address = '/papers'"));
-        self::assertSame(['lantern_trial_a'], $this->psql('postgres', "SELECT datname FROM pg_database WHERE datname LIKE 'lantern_trial%'"), 'and leaves nothing behind');
+        self::assertSame(['lantern_trial_a'], $this->psql('postgres', <<<'SQL'
+            SELECT datname FROM pg_database WHERE datname LIKE 'lantern_trial%'
+            SQL), 'and leaves nothing behind');
         self::assertSame([], glob("$this->folder/.restore-*"));
     }
 
@@ -124,7 +150,16 @@ final class BackupTest extends TestCase
     {
         $this->trial('lantern_trial_a');
         file_put_contents("$this->folder/files/uploads/large.bin", random_bytes(40_000_000));
-        $backup = new Process(['bin/backup', "$this->folder/shop.tar.gz"], \dirname(__DIR__, 2), ['DATABASE_URL' => "$this->url/lantern_trial_a", 'LANTERN_OWNER_DATABASE_URL' => "$this->url/lantern_trial_a", 'LANTERN_FILES' => "$this->folder/files", 'LANTERN_VAR' => "$this->folder/var"]);
+        $backup = new Process(
+            ['bin/backup', "$this->folder/shop.tar.gz"],
+            \dirname(__DIR__, 2),
+            [
+                'DATABASE_URL' => "$this->url/lantern_trial_a",
+                'LANTERN_OWNER_DATABASE_URL' => "$this->url/lantern_trial_a",
+                'LANTERN_FILES' => "$this->folder/files",
+                'LANTERN_VAR' => "$this->folder/var",
+            ],
+        );
         $backup->setTimeout(120)->start();
         $password = rawurldecode((string) parse_url($this->url, \PHP_URL_PASS));
         self::assertNotSame('', $password);
@@ -148,9 +183,20 @@ final class BackupTest extends TestCase
     /** A shop like that of the tests. */
     private function trial(string $name): void
     {
-        $source = basename((string) parse_url((string) (\is_string($_SERVER['LANTERN_OWNER_DATABASE_URL']) ? $_SERVER['LANTERN_OWNER_DATABASE_URL'] : ''), \PHP_URL_PATH));
+        $source = basename((string) parse_url(
+            (string) (\is_string($_SERVER['LANTERN_OWNER_DATABASE_URL']) ? $_SERVER['LANTERN_OWNER_DATABASE_URL'] : ''),
+            \PHP_URL_PATH,
+        ));
         $this->psql('postgres', "CREATE DATABASE $name");
-        $copy = new Process(['bash', '-c', 'set -o pipefail; pg_dump -Fc --no-owner --no-privileges "$FROM" | pg_restore --no-owner --exit-on-error -d "$TO"'], null, ['FROM' => "$this->url/$source", 'TO' => "$this->url/$name"]);
+        $copy = new Process(
+            [
+                'bash',
+                '-c',
+                'set -o pipefail; pg_dump -Fc --no-owner --no-privileges "$FROM" | pg_restore --no-owner --exit-on-error -d "$TO"',
+            ],
+            null,
+            ['FROM' => "$this->url/$source", 'TO' => "$this->url/$name"],
+        );
         $copy->setTimeout(120)->mustRun();
     }
 
@@ -201,6 +247,13 @@ final class BackupTest extends TestCase
         $parts = parse_url("$this->url/$database");
         self::assertIsArray($parts);
 
-        return \sprintf('pgsql:host=%s;port=%d;dbname=%s;user=%s;password=%s', $parts['host'] ?? '', $parts['port'] ?? 5432, $database, $parts['user'] ?? '', $parts['pass'] ?? '');
+        return \sprintf(
+            'pgsql:host=%s;port=%d;dbname=%s;user=%s;password=%s',
+            $parts['host'] ?? '',
+            $parts['port'] ?? 5432,
+            $database,
+            $parts['user'] ?? '',
+            $parts['pass'] ?? '',
+        );
     }
 }

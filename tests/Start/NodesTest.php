@@ -13,7 +13,10 @@ use Symfony\Component\Process\Process;
 use Symfony\Contracts\HttpClient\HttpClientInterface;
 use Symfony\Contracts\HttpClient\ResponseInterface;
 
-/** Two nodes of the real program, asked over HTTP as behind a balancer: what is done at one holds at the other; and what goes on when something is gone. */
+/**
+ * Two nodes of the real program, asked over HTTP as behind a balancer: what is done at one holds at the other; and what goes on when
+ * something is gone.
+ */
 final class NodesTest extends TestCase
 {
     private const FIRST = 8420;
@@ -39,10 +42,33 @@ final class NodesTest extends TestCase
         $files = $_SERVER['LANTERN_FILES'] ?? '';
         self::assertIsString($url);
         self::assertIsString($files);
-        file_put_contents("$this->folder/keys.json", json_encode(['keys' => [['kty' => 'oct', 'kid' => 'one', 'alg' => 'HS256', 'k' => JWT::urlsafeB64Encode(self::SECRET)]]], \JSON_THROW_ON_ERROR));
+        file_put_contents(
+            "$this->folder/keys.json",
+            json_encode(
+                ['keys' => [['kty' => 'oct', 'kid' => 'one', 'alg' => 'HS256', 'k' => JWT::urlsafeB64Encode(self::SECRET)]]],
+                \JSON_THROW_ON_ERROR,
+            ),
+        );
         chmod("$this->folder/keys.json", 0o644);
         $this->words = new InputStream();
-        $this->nodes = new Process([\dirname(__DIR__, 2).'/ops/nodes.sh', $this->folder, (string) self::FIRST, $url, $files], null, array_fill_keys(['DATABASE_URL', 'LANTERN_LOCK_DSN', 'LANTERN_STOREFRONT_URL', 'LANTERN_ADMIN_URL', 'LANTERN_FILES', 'APP_SECRET', 'APP_ENV', 'LANTERN_OUTSIDE_STAND_IN'], false) + ['LANTERN_CUSTOMER_KEYS' => "$this->folder/keys.json", 'LANTERN_CUSTOMER_SHOP' => 'tansy'], $this->words);
+        $this->nodes = new Process(
+            [\dirname(__DIR__, 2).'/ops/nodes.sh', $this->folder, (string) self::FIRST, $url, $files],
+            null,
+            array_fill_keys(
+                [
+                    'DATABASE_URL',
+                    'LANTERN_LOCK_DSN',
+                    'LANTERN_STOREFRONT_URL',
+                    'LANTERN_ADMIN_URL',
+                    'LANTERN_FILES',
+                    'APP_SECRET',
+                    'APP_ENV',
+                    'LANTERN_OUTSIDE_STAND_IN',
+                ],
+                false,
+            ) + ['LANTERN_CUSTOMER_KEYS' => "$this->folder/keys.json", 'LANTERN_CUSTOMER_SHOP' => 'tansy'],
+            $this->words,
+        );
         $this->nodes->setTimeout(400);
         $this->nodes->start();
         $this->http = HttpClient::create(['max_redirects' => 0, 'timeout' => 30]);
@@ -112,9 +138,21 @@ final class NodesTest extends TestCase
         self::assertSame('/', $this->signIn(self::OTHER, 'editor', 'lantern-editor'));
         $theirs = $this->admin(self::OTHER, 'GET', '/api/session')->toArray()['csrfToken'] ?? '';
         self::assertIsString($theirs);
-        $asked = [$this->ask(self::OTHER, 'PUT', "/api/people/$one/role", ['role' => 'publisher'], $this->headers() + ['X-CSRF-Token' => $theirs])];
+        $asked = [$this->ask(
+            self::OTHER,
+            'PUT',
+            "/api/people/$one/role",
+            ['role' => 'publisher'],
+            $this->headers() + ['X-CSRF-Token' => $theirs],
+        )];
         $this->cookies = $mine;
-        $asked[] = $this->ask(self::FIRST, 'PUT', "/api/people/$other/role", ['role' => 'publisher'], $this->headers() + ['X-CSRF-Token' => $csrf]);
+        $asked[] = $this->ask(
+            self::FIRST,
+            'PUT',
+            "/api/people/$other/role",
+            ['role' => 'publisher'],
+            $this->headers() + ['X-CSRF-Token' => $csrf],
+        );
         $codes = array_map(static fn (ResponseInterface $one): int => $one->getStatusCode(), $asked);
         sort($codes);
         // The second is no owner any more when it is judged, or is told that nobody would be left; never both are taken.
@@ -150,16 +188,41 @@ final class NodesTest extends TestCase
         self::assertTrue(\is_string($id) && \is_string($address));
         $version = $this->admin(self::FIRST, 'GET', "/api/places/$id")->toArray()['place']['version'] ?? 1;
         self::assertIsInt($version);
-        $changed = $this->http->request('PATCH', 'http://127.0.0.1:'.(self::FIRST + 1)."/api/places/$id", ['headers' => $this->headers() + ['X-CSRF-Token' => $this->csrf, 'If-Match' => "\"$version\""], 'json' => ['audience' => 'customers']]);
+        $changed = $this->http->request(
+            'PATCH',
+            'http://127.0.0.1:'.(self::FIRST + 1)."/api/places/$id",
+            [
+                'headers' => $this->headers() + ['X-CSRF-Token' => $this->csrf, 'If-Match' => "\"$version\""],
+                'json' => ['audience' => 'customers'],
+            ],
+        );
         self::assertSame(200, $changed->getStatusCode(), $changed->getContent(false));
         $waiting = $this->admin(self::FIRST, 'GET', '/api/waiting')->toArray();
         self::assertSame(200, $this->admin(self::FIRST, 'POST', '/api/releases', ['seen' => $waiting['state'] ?? ''])->getStatusCode());
-        $token = static fn (string $shop): string => JWT::encode(['sub' => '17', 'aud' => $shop, 'exp' => time() + 600], self::SECRET, 'HS256', 'one');
-        $as = fn (int $node, string $cookie): int => $this->http->request('GET', "http://127.0.0.1:$node$address", ['headers' => ['Cookie' => "customer=$cookie"]])->getStatusCode();
+        $token = static fn (string $shop): string => JWT::encode(
+            ['sub' => '17', 'aud' => $shop, 'exp' => time() + 600],
+            self::SECRET,
+            'HS256',
+            'one',
+        );
+        $as = fn (int $node, string $cookie): int => $this->http->request(
+            'GET',
+            "http://127.0.0.1:$node$address",
+            ['headers' => ['Cookie' => "customer=$cookie"]],
+        )->getStatusCode();
         foreach ([self::FIRST, self::OTHER] as $node) {
             $this->eventually(fn (): bool => 403 === $this->shop($node, $address)->getStatusCode());
             // The second time it is a page that the node has kept, answered before the framework starts.
-            self::assertSame([200, 200, 403, 403, 403], [$as($node, $token('tansy')), $as($node, $token('tansy')), $as($node, $token('another')), $as($node, ''), $as($node, 'made.up.token')]);
+            self::assertSame(
+                [200, 200, 403, 403, 403],
+                [
+                    $as($node, $token('tansy')),
+                    $as($node, $token('tansy')),
+                    $as($node, $token('another')),
+                    $as($node, ''),
+                    $as($node, 'made.up.token'),
+                ],
+            );
         }
     }
 
@@ -167,17 +230,27 @@ final class NodesTest extends TestCase
     {
         $made = $this->admin(self::FIRST, 'POST', '/api/redirects', ['source' => '/once-here', 'target' => '/papers', 'status' => '301']);
         self::assertSame(200, $made->getStatusCode(), $made->getContent(false));
-        $preview = $this->admin(self::FIRST, 'POST', '/api/previews', ['copy' => 'workbench', 'audience' => 'guest', 'at' => null])->toArray();
+        $preview = $this->admin(
+            self::FIRST,
+            'POST',
+            '/api/previews',
+            ['copy' => 'workbench', 'audience' => 'guest', 'at' => null],
+        )->toArray();
         $path = parse_url(\is_string($preview['url'] ?? null) ? $preview['url'] : '', \PHP_URL_PATH);
         self::assertIsString($path);
-        self::assertSame(301, $this->shop(self::OTHER, rtrim($path, '/').'/once-here')->getStatusCode(), 'a preview that one node opens is open at the other');
+        self::assertSame(
+            301,
+            $this->shop(self::OTHER, rtrim($path, '/').'/once-here')->getStatusCode(),
+            'a preview that one node opens is open at the other',
+        );
         self::assertSame(404, $this->shop(self::OTHER, '/once-here')->getStatusCode());
         $this->shop(self::FIRST, '/papers');
 
         $png = (string) base64_decode('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAQAAAC1HAwCAAAAC0lEQVR42mNk+A8AAQUBAScY42YAAAAASUVORK5CYII=', true);
         $upload = $this->http->request('POST', 'http://127.0.0.1:'.(self::OTHER + 1).'/api/files', [
             'headers' => $this->headers() + ['X-CSRF-Token' => $this->csrf, 'Content-Type' => 'multipart/form-data; boundary=part'],
-            'body' => "--part\r\nContent-Disposition: form-data; name=\"file\"; filename=\"dot-of-a-node.png\"\r\nContent-Type: image/png\r\n\r\n$png\r\n--part--\r\n",
+            'body' => "--part\r\nContent-Disposition: form-data; name=\"file\"; filename=\"dot-of-a-node.png\"\r\nContent-Type: "
+                ."image/png\r\n\r\n$png\r\n--part--\r\n",
         ]);
         self::assertSame(200, $upload->getStatusCode(), $upload->getContent(false));
         $waiting = $this->admin(self::OTHER, 'GET', '/api/waiting')->toArray();
@@ -229,7 +302,14 @@ final class NodesTest extends TestCase
         foreach ($asked as $path => $response) {
             self::assertSame(200, $response->getStatusCode(), (string) $path);
         }
-        foreach (['/once-here' => 301, '/late-one' => 301, '/search?q=linen+thredd' => 200, '/products?sort=price' => 200, '/nowhere-at-all' => 404, '/-/health' => 200] as $path => $status) {
+        foreach ([
+            '/once-here' => 301,
+            '/late-one' => 301,
+            '/search?q=linen+thredd' => 200,
+            '/products?sort=price' => 200,
+            '/nowhere-at-all' => 404,
+            '/-/health' => 200,
+        ] as $path => $status) {
             self::assertSame($status, $this->shop(self::OTHER, $path)->getStatusCode(), $path);
         }
         $problem = $this->admin(self::FIRST, 'GET', '/api/session');
@@ -250,8 +330,18 @@ final class NodesTest extends TestCase
     /** @return string where it leads on */
     private function signIn(int $node, string $who, string $password): string
     {
-        self::assertSame(1, preg_match('/name="_csrf_token" value="([^"]+)"/', $this->admin($node, 'GET', '/sign-in')->getContent(), $found));
-        $response = $this->keep($this->http->request('POST', 'http://127.0.0.1:'.($node + 1).'/sign-in', ['headers' => $this->headers(), 'body' => ['mail' => "$who@tansyandrook.example", 'password' => $password, '_csrf_token' => $found[1]]]));
+        self::assertSame(
+            1,
+            preg_match('/name="_csrf_token" value="([^"]+)"/', $this->admin($node, 'GET', '/sign-in')->getContent(), $found),
+        );
+        $response = $this->keep($this->http->request(
+            'POST',
+            'http://127.0.0.1:'.($node + 1).'/sign-in',
+            [
+                'headers' => $this->headers(),
+                'body' => ['mail' => "$who@tansyandrook.example", 'password' => $password, '_csrf_token' => $found[1]],
+            ],
+        ));
 
         return (string) parse_url($response->getHeaders(false)['location'][0] ?? '', \PHP_URL_PATH);
     }
@@ -261,7 +351,11 @@ final class NodesTest extends TestCase
     {
         $options = ['headers' => $this->headers() + ('GET' === $method ? [] : ['X-CSRF-Token' => $this->csrf])];
 
-        return $this->keep($this->http->request($method, 'http://127.0.0.1:'.($node + 1).$path, $options + ('GET' === $method ? [] : ['json' => $body ?? new \stdClass()])));
+        return $this->keep($this->http->request(
+            $method,
+            'http://127.0.0.1:'.($node + 1).$path,
+            $options + ('GET' === $method ? [] : ['json' => $body ?? new \stdClass()]),
+        ));
     }
 
     private function shop(int $node, string $path): ResponseInterface
@@ -272,7 +366,13 @@ final class NodesTest extends TestCase
     /** @return array<string, string> as a browser sends them that knows the balancer's name alone */
     private function headers(): array
     {
-        return ['Host' => '127.0.0.1:'.(self::FIRST + 1), 'Cookie' => implode('; ', array_map(static fn (string $name, string $value): string => "$name=$value", array_keys($this->cookies), $this->cookies))];
+        return [
+            'Host' => '127.0.0.1:'.(self::FIRST + 1),
+            'Cookie' => implode(
+                '; ',
+                array_map(static fn (string $name, string $value): string => "$name=$value", array_keys($this->cookies), $this->cookies),
+            ),
+        ];
     }
 
     private function keep(ResponseInterface $response): ResponseInterface
@@ -296,7 +396,11 @@ final class NodesTest extends TestCase
             }
             usleep(200_000);
         }
-        self::fail('Twelve seconds were not enough; the last answer was '.($this->last?->getStatusCode() ?? 'none').': '.substr($this->last?->getContent(false) ?? '', 0, 300));
+        self::fail('Twelve seconds were not enough; the last answer was '.($this->last?->getStatusCode() ?? 'none').': '.substr(
+            $this->last?->getContent(false) ?? '',
+            0,
+            300,
+        ));
     }
 
     private function say(string $word): void

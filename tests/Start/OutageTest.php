@@ -31,9 +31,16 @@ final class OutageTest extends TestCase
             'LANTERN_WORLD_PORT' => (string) (self::PORT + 3),
             'PATH' => (string) getenv('PATH'),
             'APP_ENV' => 'prod',
-        ] + array_fill_keys(['DATABASE_URL', 'APP_SECRET', 'LANTERN_LOCK_DSN', 'LANTERN_STOREFRONT_URL', 'LANTERN_ADMIN_URL', 'LANTERN_FILES'], false), timeout: null);
+        ] + array_fill_keys(
+            ['DATABASE_URL', 'APP_SECRET', 'LANTERN_LOCK_DSN', 'LANTERN_STOREFRONT_URL', 'LANTERN_ADMIN_URL', 'LANTERN_FILES'],
+            false,
+        ), timeout: null);
         $this->start->start();
-        $this->wait(fn (): bool => str_contains($this->start->getOutput(), 'Ctrl-C ends it.') || !$this->start->isRunning(), 120, 'it starts');
+        $this->wait(
+            fn (): bool => str_contains($this->start->getOutput(), 'Ctrl-C ends it.') || !$this->start->isRunning(),
+            120,
+            'it starts',
+        );
         self::assertTrue($this->start->isRunning(), $this->start->getOutput().$this->start->getErrorOutput());
     }
 
@@ -52,14 +59,22 @@ final class OutageTest extends TestCase
         foreach (self::KNOWN as $path) {
             self::assertSame(200, $this->ask($path)[0], $path);
         }
-        $this->wait(fn (): bool => is_file("{$this->var}/cache/addresses/state.json") || 301 !== $this->ask('/marbled-papers')[0], 20, 'the node has its table of addresses');
+        $this->wait(
+            fn (): bool => is_file("{$this->var}/cache/addresses/state.json") || 301 !== $this->ask('/marbled-papers')[0],
+            20,
+            'the node has its table of addresses',
+        );
 
         // Gone at once, and not to be started for a while.
         $postmaster = (int) file_get_contents("{$this->var}/postgres/postmaster.pid");
         posix_kill($postmaster, \SIGKILL);
         rename("{$this->var}/postgres", "{$this->var}/postgres.away");
         for ($second = 0; $second < 6; ++$second) {
-            self::assertSame([301, '/papers/marbled'], [$this->ask('/marbled-papers')[0], parse_url($this->ask('/marbled-papers')[2], \PHP_URL_PATH)], "a redirect after $second seconds");
+            self::assertSame(
+                [301, '/papers/marbled'],
+                [$this->ask('/marbled-papers')[0], parse_url($this->ask('/marbled-papers')[2], \PHP_URL_PATH)],
+                "a redirect after $second seconds",
+            );
             foreach (self::KNOWN as $path) {
                 [$status, $body] = $this->ask($path);
                 self::assertSame(200, $status, "$path after $second seconds");
@@ -77,12 +92,20 @@ final class OutageTest extends TestCase
         }
 
         rename("{$this->var}/postgres.away", "{$this->var}/postgres");
-        $this->wait(fn (): bool => str_contains((string) @file_get_contents("{$this->var}/log/postgres.log"), 'ready to accept connections') && 200 === $this->ask('/kits/first-kits')[0], 20, 'all is well again');
+        $this->wait(
+            fn (): bool => str_contains((string) @file_get_contents("{$this->var}/log/postgres.log"), 'ready to accept connections')
+                && 200 === $this->ask('/kits/first-kits')[0],
+            20,
+            'all is well again',
+        );
         self::assertSame(401, $this->ask('/api/session', self::PORT + 1)[0]);
 
         // A backend that is killed costs nobody anything.
         foreach (range(1, 3) as $_) {
-            exec(\sprintf("pkill -KILL -f 'postgres: lantern lantern 127.0.0.1' -n -P %d", (int) file_get_contents("{$this->var}/postgres/postmaster.pid")));
+            exec(\sprintf(
+                "pkill -KILL -f 'postgres: lantern lantern 127.0.0.1' -n -P %d",
+                (int) file_get_contents("{$this->var}/postgres/postmaster.pid"),
+            ));
             foreach (['/kits/calendar-kits?anew=1', '/marbled-papers'] as $path) {
                 self::assertContains($this->ask($path)[0], [200, 301, 503], $path);
             }
@@ -140,12 +163,21 @@ final class OutageTest extends TestCase
             }
         }
         $held = [];
-        $this->wait(fn (): bool => 200 === $this->ask('/threads-and-cords?anew=0')[0] && 401 === $this->ask('/api/session', self::PORT + 1)[0], 10, 'they are let in again');
+        $this->wait(
+            fn (): bool => 200 === $this->ask('/threads-and-cords?anew=0')[0] && 401 === $this->ask('/api/session', self::PORT + 1)[0],
+            10,
+            'they are let in again',
+        );
     }
 
     private function server(): \PDO
     {
-        return new \PDO('pgsql:host=127.0.0.1;port='.(self::PORT + 2).';dbname=lantern', 'lantern', trim((string) file_get_contents("{$this->var}/secrets/database")), [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION]);
+        return new \PDO(
+            'pgsql:host=127.0.0.1;port='.(self::PORT + 2).';dbname=lantern',
+            'lantern',
+            trim((string) file_get_contents("{$this->var}/secrets/database")),
+            [\PDO::ATTR_ERRMODE => \PDO::ERRMODE_EXCEPTION],
+        );
     }
 
     /** @return array{int, string, string, string} status, body, Location, Retry-After */
@@ -166,7 +198,12 @@ final class OutageTest extends TestCase
         ]);
         $body = curl_exec($curl);
 
-        return [(int) curl_getinfo($curl, \CURLINFO_RESPONSE_CODE), \is_string($body) ? $body : '', $headers['location'] ?? '', $headers['retry-after'] ?? ''];
+        return [
+            (int) curl_getinfo($curl, \CURLINFO_RESPONSE_CODE),
+            \is_string($body) ? $body : '',
+            $headers['location'] ?? '',
+            $headers['retry-after'] ?? '',
+        ];
     }
 
     /** @param \Closure(): bool $until */

@@ -38,10 +38,17 @@ final class AtASizeTest extends ShopTestCase
         $this->grow();
         $large = $this->costs();
         foreach ($small as $what => $rows) {
-            self::assertLessThanOrEqual(self::TIMES * $rows + self::MORE, $large[$what], "$what, which reads $rows rows in the demo shop, at 15,000 places more: ".json_encode($large));
+            self::assertLessThanOrEqual(
+                self::TIMES * $rows + self::MORE,
+                $large[$what],
+                "$what, which reads $rows rows in the demo shop, at 15,000 places more: ".json_encode($large),
+            );
         }
         // The count counts: what reads everything is told from what does not.
-        self::assertGreaterThan(30_000, $this->rows(fn () => $this->workbench()->fetchOne('SELECT count(summary || description) FROM (SELECT summary, address AS description FROM place UNION ALL SELECT summary, address FROM live.place) p')));
+        self::assertGreaterThan(30_000, $this->rows(fn () => $this->workbench()->fetchOne(<<<'SQL'
+            SELECT count(summary || description) FROM (SELECT summary, address AS description FROM place UNION ALL
+            SELECT summary, address FROM live.place) p
+            SQL)));
     }
 
     /** @return array<string, int> rows read */
@@ -68,7 +75,9 @@ final class AtASizeTest extends ShopTestCase
 
     private function edit(): void
     {
-        $this->workbench()->executeStatement("UPDATE place SET title = title || ' 2', version = version + 1 WHERE address = '/tools/knives' OR address = '/papers/marbled'");
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET title = title || ' 2', version = version + 1 WHERE address = '/tools/knives' OR address = '/papers/marbled'
+            SQL);
     }
 
     private function page(string $path): string
@@ -84,7 +93,11 @@ final class AtASizeTest extends ShopTestCase
         $html = $copies->live->snapshot(static function () use ($copies, $pages, $path): string {
             $visit = new Visit($copies->live, Visitor::guest(new \DateTimeImmutable()), '', $path, false);
 
-            return (string) $pages->page($visit, (new Answerer($copies->live->places, $copies->live->rules))->answer(Address::parse($path)->encoded(), $visit->visitor), Request::create($path))->getContent();
+            return (string) $pages->page(
+                $visit,
+                (new Answerer($copies->live->places, $copies->live->rules))->answer(Address::parse($path)->encoded(), $visit->visitor),
+                Request::create($path),
+            )->getContent();
         });
         $connection = $container->get('doctrine.dbal.live_connection');
         self::assertInstanceOf(Connection::class, $connection);
@@ -110,29 +123,48 @@ final class AtASizeTest extends ShopTestCase
             self::assertInstanceOf(Connection::class, $connection);
             $connection->executeQuery('SELECT pg_stat_force_next_flush()');
         }
-        $rows = $this->server('lantern_test')->query('SELECT sum(seq_tup_read + COALESCE(idx_tup_fetch, 0))::bigint FROM pg_stat_user_tables');
+        $rows = $this->server('lantern_test')->query(<<<'SQL'
+            SELECT sum(seq_tup_read + COALESCE(idx_tup_fetch, 0))::bigint FROM pg_stat_user_tables
+            SQL);
 
         return (int) ($rows ? $rows->fetchColumn() : 0);
     }
 
-    /** Eleven thousand products in two hundred categories, four thousand articles with links, six thousand redirects, and a header that has some of it. */
+    /**
+     * Eleven thousand products in two hundred categories, four thousand articles with links, six thousand redirects, and a header that has
+     * some of it.
+     */
     private function grow(): void
     {
         $this->server('lantern_test')->exec(<<<'SQL'
-            ALTER TABLE workbench.place DISABLE TRIGGER USER; ALTER TABLE workbench.redirect DISABLE TRIGGER USER; ALTER TABLE workbench.words DISABLE TRIGGER touched;
-            INSERT INTO workbench.place (id, kind, title, address, parent_id) SELECT gen_random_uuid(), 'category', 'Shelf ' || n, '/shelves/many-' || n, NULL FROM generate_series(1, 200) n;
-            INSERT INTO workbench.place (id, kind, title, address, changed_at) SELECT gen_random_uuid(), 'product', 'Board ' || n, '/products/many-' || n, now() - n * interval '1 minute' FROM generate_series(1, 11000) n;
-            INSERT INTO workbench.place (id, kind, title, address, parent_id, published_on) SELECT gen_random_uuid(), 'article', 'Note ' || n, '/journal/many-' || n, (SELECT id FROM workbench.place WHERE kind = 'journal'), date '2020-01-01' + n % 900 FROM generate_series(1, 4000) n;
-            INSERT INTO catalogue.product (id, sku, price, stock, weight, maker, tags, new_since) SELECT id, 'M-' || address, 100, 1, 1, 'x', ARRAY['many'], date '2020-01-01' FROM workbench.place WHERE address LIKE '/products/many-%';
-            INSERT INTO catalogue.standing SELECT (SELECT id FROM workbench.place WHERE address = '/shelves/many-' || 1 + (right(p.address, 3)::int % 200)), p.id, 1 FROM workbench.place p WHERE p.address ~ '^/products/many-\d{3,}$';
-            INSERT INTO workbench.words SELECT id, '<p><a href="/products/many-' || (1 + ascii(right(address, 1))) || '">this</a></p>' FROM workbench.place WHERE address LIKE '/journal/many-%';
-            INSERT INTO workbench.redirect (id, source, goal_place_id, status) SELECT gen_random_uuid(), '/was/many-' || row_number() OVER (), p.id, 301 FROM workbench.place p WHERE p.address LIKE '/products/many-____';
+            ALTER TABLE workbench.place DISABLE TRIGGER USER; ALTER TABLE workbench.redirect DISABLE TRIGGER USER; ALTER TABLE
+                workbench.words DISABLE TRIGGER touched;
+            INSERT INTO workbench.place (id, kind, title, address, parent_id)
+                SELECT gen_random_uuid(), 'category', 'Shelf ' || n, '/shelves/many-' || n, NULL FROM generate_series(1, 200) n;
+            INSERT INTO workbench.place (id, kind, title, address, changed_at)
+                SELECT gen_random_uuid(), 'product', 'Board ' || n, '/products/many-' || n, now() - n * interval '1 minute'
+                FROM generate_series(1, 11000) n;
+            INSERT INTO workbench.place (id, kind, title, address, parent_id, published_on)
+                SELECT gen_random_uuid(), 'article', 'Note ' || n, '/journal/many-' || n, (SELECT id FROM workbench.place
+                WHERE kind = 'journal'), date '2020-01-01' + n % 900 FROM generate_series(1, 4000) n;
+            INSERT INTO catalogue.product (id, sku, price, stock, weight, maker, tags, new_since)
+                SELECT id, 'M-' || address, 100, 1, 1, 'x', ARRAY['many'], date '2020-01-01' FROM workbench.place
+                WHERE address LIKE '/products/many-%';
+            INSERT INTO catalogue.standing
+                SELECT (SELECT id FROM workbench.place WHERE address = '/shelves/many-' || 1 + (right(p.address, 3)::int % 200)), p.id, 1
+                FROM workbench.place p WHERE p.address ~ '^/products/many-\d{3,}$';
+            INSERT INTO workbench.words SELECT id, '<p><a href="/products/many-' || (1 + ascii(right(address, 1))) || '">this</a></p>'
+                FROM workbench.place WHERE address LIKE '/journal/many-%';
+            INSERT INTO workbench.redirect (id, source, goal_place_id, status)
+                SELECT gen_random_uuid(), '/was/many-' || row_number() OVER (), p.id, 301 FROM workbench.place p
+                WHERE p.address LIKE '/products/many-____';
             INSERT INTO journal.redirect_tally SELECT count(*) FROM workbench.redirect WHERE source LIKE '/was/many-%';
             INSERT INTO journal.visit SELECT '/products/many-' || n, CURRENT_DATE - 1, 2 FROM generate_series(1, 4000) n;
             INSERT INTO live.place SELECT * FROM workbench.place w WHERE NOT EXISTS (SELECT FROM live.place l WHERE l.id = w.id);
             INSERT INTO live.redirect SELECT * FROM workbench.redirect w WHERE NOT EXISTS (SELECT FROM live.redirect l WHERE l.id = w.id);
             INSERT INTO live.words SELECT * FROM workbench.words w WHERE NOT EXISTS (SELECT FROM live.words l WHERE l.id = w.id);
-            ALTER TABLE workbench.place ENABLE TRIGGER USER; ALTER TABLE workbench.redirect ENABLE TRIGGER USER; ALTER TABLE workbench.words ENABLE TRIGGER touched;
+            ALTER TABLE workbench.place ENABLE TRIGGER USER; ALTER TABLE workbench.redirect ENABLE TRIGGER USER; ALTER TABLE
+                workbench.words ENABLE TRIGGER touched;
             ANALYZE
             SQL);
     }

@@ -36,7 +36,16 @@ final class EveryAddressEverTest extends ShopTestCase
     /** @var array<string, true> addresses at which “not found” was chosen, and all that may lead there */
     private array $given = [];
     /** @var non-empty-array<string, int> how often each kind of step was made */
-    private array $made = ['move' => 0, 'carry' => 0, 'swap' => 0, 'remove' => 0, 'gone' => 0, 'not-found' => 0, 'return' => 0, 'undo' => 0];
+    private array $made = [
+        'move' => 0,
+        'carry' => 0,
+        'swap' => 0,
+        'remove' => 0,
+        'gone' => 0,
+        'not-found' => 0,
+        'return' => 0,
+        'undo' => 0,
+    ];
     /** @var array<string, list<string>> former addresses of each place, by id */
     private array $former = [];
 
@@ -46,7 +55,10 @@ final class EveryAddressEverTest extends ShopTestCase
         $this->random = new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar($seed));
         $this->remember();
         // The demo shop has redirects that lead nowhere on purpose; nobody promised those.
-        $lost = array_filter(array_keys($this->pairs('SELECT source, id FROM live.redirect WHERE NOT is_prefix')), fn (string $source): bool => 404 === $this->answer($source)[0]);
+        $lost = array_filter(
+            array_keys($this->pairs('SELECT source, id FROM live.redirect WHERE NOT is_prefix')),
+            fn (string $source): bool => 404 === $this->answer($source)[0],
+        );
         foreach (array_keys($this->pairs('SELECT source, id FROM live.redirect WHERE NOT is_prefix')) as $source) {
             $this->ever[$source] = true;
         }
@@ -98,7 +110,10 @@ final class EveryAddressEverTest extends ShopTestCase
 
     private function swap(): void
     {
-        [$one, $other] = [$this->somePlace("kind IN ('page', 'category', 'collection')"), $this->somePlace("kind IN ('page', 'policy', 'collection')")];
+        [$one, $other] = [
+            $this->somePlace("kind IN ('page', 'category', 'collection')"),
+            $this->somePlace("kind IN ('page', 'policy', 'collection')"),
+        ];
         $this->readdress([[$one, $other->address], [$other, $one->address]], 0 === $this->random->getInt(0, 1));
         ++$this->made['swap'];
     }
@@ -108,7 +123,10 @@ final class EveryAddressEverTest extends ShopTestCase
         $id = array_keys($this->former)[$this->random->getInt(0, max(0, \count($this->former) - 1))] ?? null;
         $place = null === $id ? null : $this->service(Copies::class)->workbench->places->get($id);
         if (null !== $place) {
-            $this->readdress([[$place, Address::fromNormal($this->former[$id][$this->random->getInt(0, \count($this->former[$id]) - 1)])]], 0 < $this->random->getInt(0, 2));
+            $this->readdress(
+                [[$place, Address::fromNormal($this->former[$id][$this->random->getInt(0, \count($this->former[$id]) - 1)])]],
+                0 < $this->random->getInt(0, 2),
+            );
             ++$this->made['return'];
         }
     }
@@ -142,7 +160,13 @@ final class EveryAddressEverTest extends ShopTestCase
     /** @param list<array{Place, Address}> $wanted */
     private function readdress(array $wanted, bool $carry): void
     {
-        $this->service(AddressEditor::class)->change(array_map(static fn (array $one): AddressWish => new AddressWish($one[0]->id, $one[0]->address->path, $one[1]->path, $carry), $wanted), $this->actor());
+        $this->service(AddressEditor::class)->change(
+            array_map(
+                static fn (array $one): AddressWish => new AddressWish($one[0]->id, $one[0]->address->path, $one[1]->path, $carry),
+                $wanted,
+            ),
+            $this->actor(),
+        );
         foreach ($wanted as [$place]) {
             $this->former[$place->id][] = $place->address->path;
         }
@@ -165,7 +189,8 @@ final class EveryAddressEverTest extends ShopTestCase
     {
         $ids = array_keys($this->pairs("SELECT id, title FROM place WHERE $where ORDER BY id"));
 
-        return $this->service(Copies::class)->workbench->places->get($ids[$this->random->getInt(0, \count($ids) - 1)]) ?? throw new \LogicException('It was there.');
+        return $this->service(Copies::class)->workbench->places->get($ids[$this->random->getInt(0, \count($ids) - 1)])
+            ?? throw new \LogicException('It was there.');
     }
 
     private function remember(): void
@@ -195,7 +220,10 @@ final class EveryAddressEverTest extends ShopTestCase
     {
         $live = $this->service(Copies::class)->live;
         $moment = new \DateTimeImmutable();
-        $answer = (new Answerer($live->places, $live->rules))->answer(Address::fromNormal($address)->encoded(), $customer ? Visitor::customer($moment) : Visitor::guest($moment));
+        $answer = (new Answerer($live->places, $live->rules))->answer(
+            Address::fromNormal($address)->encoded(),
+            $customer ? Visitor::customer($moment) : Visitor::guest($moment),
+        );
 
         return [$answer->status, $answer->location];
     }
@@ -206,7 +234,11 @@ final class EveryAddressEverTest extends ShopTestCase
             [$status, $location] = $this->answer($address);
             self::assertTrue(404 !== $status || isset($this->given[$address]), "$address is not found, $when");
             if (null !== $location) {
-                self::assertContains($this->answer(rawurldecode($location))[0], [200, 403], "$address leads to $location, which does not open, $when");
+                self::assertContains(
+                    $this->answer(rawurldecode($location))[0],
+                    [200, 403],
+                    "$address leads to $location, which does not open, $when",
+                );
             }
         }
     }
@@ -215,14 +247,20 @@ final class EveryAddressEverTest extends ShopTestCase
     {
         $storefront = new Kernel('test', false, 'storefront');
         $storefront->boot();
-        $ask = static fn (string $path): \Symfony\Component\HttpFoundation\Response => $storefront->handle(Request::create("http://shop.example$path"));
+        $ask = static fn (string $path): \Symfony\Component\HttpFoundation\Response => $storefront->handle(
+            Request::create("http://shop.example$path"),
+        );
         $seen = [];
         foreach (array_keys($this->ever) as $address) {
             $response = $ask(Address::fromNormal($address)->encoded());
             $seen[$response->getStatusCode()] = ($seen[$response->getStatusCode()] ?? 0) + 1;
             self::assertTrue(404 !== $response->getStatusCode() || isset($this->given[$address]), "$address is not found, $when");
             if ($response->isRedirection()) {
-                self::assertContains($ask((string) $response->headers->get('Location'))->getStatusCode(), [200, 403], "$address takes a second hop, $when");
+                self::assertContains(
+                    $ask((string) $response->headers->get('Location'))->getStatusCode(),
+                    [200, 403],
+                    "$address takes a second hop, $when",
+                );
             }
         }
         self::assertGreaterThan(100, $seen[301] ?? 0);

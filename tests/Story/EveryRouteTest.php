@@ -108,7 +108,9 @@ final class EveryRouteTest extends ApiTestCase
         $this->workbench()->executeStatement('DELETE FROM journal.own_session');
         $this->signInStanding($role, $standing);
         $page = $this->browser->request('GET', SignInLevel::FactorAwaited === $standing ? '/second-factor' : '/');
-        $token = SignInLevel::FactorAwaited === $standing ? $page->filter('form[action="/sign-out"] input[name="_csrf_token"]')->attr('value') : $page->filter('meta[name="sign-out-token"]')->attr('content');
+        $token = SignInLevel::FactorAwaited === $standing
+            ? $page->filter('form[action="/sign-out"] input[name="_csrf_token"]')->attr('value')
+            : $page->filter('meta[name="sign-out-token"]')->attr('content');
         $this->browser->request('POST', '/sign-out', ['_csrf_token' => $token]);
         self::assertSame(302, $this->code());
         self::assertStringEndsWith('/sign-in', (string) $this->header('Location'));
@@ -149,7 +151,12 @@ final class EveryRouteTest extends ApiTestCase
     /** Without a token nothing is changed by what is asked here; whether somebody may is judged first. */
     private function codeOf(string $method, string $path): int
     {
-        $this->browser->request($method, $path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], content: \in_array($method, ['GET', 'HEAD'], true) ? null : '{}');
+        $this->browser->request(
+            $method,
+            $path,
+            server: ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'],
+            content: \in_array($method, ['GET', 'HEAD'], true) ? null : '{}',
+        );
         $code = $this->code();
         if (403 === $code && str_contains((string) $this->browser->getResponse()->getContent(), 'This page is too old')) {
             // The guard of forged requests: whoever came this far may.

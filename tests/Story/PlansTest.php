@@ -49,21 +49,40 @@ final class PlansTest extends ShopTestCase
         $var = getenv('LANTERN_VAR');
         $this->log = (\is_string($var) ? $var : '').'/log/postgres.log';
         $server = $this->server('lantern_test');
-        $server->exec('ALTER TABLE workbench.place DISABLE TRIGGER USER; ALTER TABLE workbench.redirect DISABLE TRIGGER USER; ALTER TABLE workbench.words DISABLE TRIGGER touched');
         $server->exec(<<<'SQL'
-            INSERT INTO workbench.place (id, kind, title, address, changed_at) SELECT gen_random_uuid(), 'product', 'Board ' || md5(n::text), '/products/many-' || n, now() - n * interval '1 minute' FROM generate_series(1, 9000) n;
-            INSERT INTO workbench.place (id, kind, title, address, parent_id, published_on) SELECT gen_random_uuid(), 'article', 'Note ' || md5(n::text), '/journal/many-' || n, (SELECT id FROM workbench.place WHERE kind = 'journal'), date '2020-01-01' + n % 900 FROM generate_series(1, 4000) n;
-            INSERT INTO catalogue.product (id, sku, price, stock, weight, maker, tags, new_since) SELECT id, 'M-' || address, 100, 1, 1, 'x', ARRAY['many', 'lot-' || length(title) % 7], date '2020-01-01' + (ascii(right(address, 1)) * 11) FROM workbench.place WHERE address LIKE '/products/many-%';
-            INSERT INTO catalogue.standing SELECT (SELECT id FROM workbench.place WHERE address = CASE WHEN right(p.address, 2) = '77' THEN '/tools/cutting' ELSE '/papers/plain' END), p.id, 1 FROM workbench.place p WHERE p.address LIKE '/products/many-%';
-            INSERT INTO workbench.words SELECT id, '<p><a href="/products/many-' || right(address, 2) || '">this</a></p>' FROM workbench.place WHERE address LIKE '/journal/many-%';
-            INSERT INTO workbench.redirect (id, source, goal_place_id, status) SELECT gen_random_uuid(), '/was/many-' || row_number() OVER (), p.id, 301 FROM workbench.place p, generate_series(1, 2) WHERE p.address LIKE '/products/many-%';
+            ALTER TABLE workbench.place DISABLE TRIGGER USER; ALTER TABLE workbench.redirect DISABLE TRIGGER USER; ALTER TABLE
+            workbench.words DISABLE TRIGGER touched
+            SQL);
+        $server->exec(<<<'SQL'
+            INSERT INTO workbench.place (id, kind, title, address, changed_at)
+                SELECT gen_random_uuid(), 'product', 'Board ' || md5(n::text), '/products/many-' || n, now() - n * interval '1 minute'
+                FROM generate_series(1, 9000) n;
+            INSERT INTO workbench.place (id, kind, title, address, parent_id, published_on)
+                SELECT gen_random_uuid(), 'article', 'Note ' || md5(n::text), '/journal/many-' || n, (SELECT id FROM workbench.place
+                WHERE kind = 'journal'), date '2020-01-01' + n % 900 FROM generate_series(1, 4000) n;
+            INSERT INTO catalogue.product (id, sku, price, stock, weight, maker, tags, new_since)
+                SELECT id, 'M-' || address, 100, 1, 1, 'x', ARRAY['many', 'lot-' || length(title) % 7], date '2020-01-01' +
+                (ascii(right(address, 1)) * 11) FROM workbench.place WHERE address LIKE '/products/many-%';
+            INSERT INTO catalogue.standing
+                SELECT (SELECT id FROM workbench.place
+                WHERE address = CASE WHEN right(p.address, 2) = '77' THEN '/tools/cutting' ELSE '/papers/plain' END), p.id, 1
+                FROM workbench.place p WHERE p.address LIKE '/products/many-%';
+            INSERT INTO workbench.words SELECT id, '<p><a href="/products/many-' || right(address, 2) || '">this</a></p>'
+                FROM workbench.place WHERE address LIKE '/journal/many-%';
+            INSERT INTO workbench.redirect (id, source, goal_place_id, status)
+                SELECT gen_random_uuid(), '/was/many-' || row_number() OVER (), p.id, 301 FROM workbench.place p, generate_series(1, 2)
+                WHERE p.address LIKE '/products/many-%';
             INSERT INTO journal.redirect_tally VALUES (18000);
-            INSERT INTO journal.release_row SELECT n.id, 'place', p.id::text, NULL, to_jsonb(p) FROM journal.release n, workbench.place p WHERE p.address LIKE '/products/many-%' AND n.number = 1;
-            INSERT INTO journal.visit SELECT '/products/many-' || n, CURRENT_DATE - d, 2 FROM generate_series(1, 4000) n, generate_series(0, 9) d UNION ALL SELECT '/was/many-' || n, CURRENT_DATE - d, 1 FROM generate_series(1, 4000) n, generate_series(0, 9) d;
+            INSERT INTO journal.release_row SELECT n.id, 'place', p.id::text, NULL, to_jsonb(p)
+                FROM journal.release n, workbench.place p WHERE p.address LIKE '/products/many-%' AND n.number = 1;
+            INSERT INTO journal.visit SELECT '/products/many-' || n, CURRENT_DATE - d, 2
+                FROM generate_series(1, 4000) n, generate_series(0, 9) d UNION ALL SELECT '/was/many-' || n, CURRENT_DATE - d, 1
+                FROM generate_series(1, 4000) n, generate_series(0, 9) d;
             INSERT INTO live.place SELECT * FROM workbench.place w WHERE NOT EXISTS (SELECT FROM live.place l WHERE l.id = w.id);
             INSERT INTO live.redirect SELECT * FROM workbench.redirect w WHERE NOT EXISTS (SELECT FROM live.redirect l WHERE l.id = w.id);
             INSERT INTO live.words SELECT * FROM workbench.words w WHERE NOT EXISTS (SELECT FROM live.words l WHERE l.id = w.id);
-            ALTER TABLE workbench.place ENABLE TRIGGER USER; ALTER TABLE workbench.redirect ENABLE TRIGGER USER; ALTER TABLE workbench.words ENABLE TRIGGER touched;
+            ALTER TABLE workbench.place ENABLE TRIGGER USER; ALTER TABLE workbench.redirect ENABLE TRIGGER USER; ALTER TABLE
+                workbench.words ENABLE TRIGGER touched;
             ANALYZE;
             SQL);
     }
@@ -92,7 +111,10 @@ final class PlansTest extends ShopTestCase
             'redirects that lead nowhere' => static fn () => $redirects->page(new RedirectFilter(mark: 'nowhere'), null),
             'redirects behind a place' => static fn () => $redirects->page(new RedirectFilter(mark: 'shadowed'), null),
             'redirects that end' => static fn () => $redirects->page(new RedirectFilter(mark: 'ended'), null),
-            'redirects of a status' => static fn () => $redirects->page(new RedirectFilter(status: \Lantern\Core\Redirect\RedirectStatus::Gone), null),
+            'redirects of a status' => static fn () => $redirects->page(
+                new RedirectFilter(status: \Lantern\Core\Redirect\RedirectStatus::Gone),
+                null,
+            ),
             'how many there are' => $redirects->count(...),
         ], statements: 4);
     }
@@ -105,8 +127,15 @@ final class PlansTest extends ShopTestCase
         $this->explained($this->workbench(), [
             'mentions' => fn () => $this->service(MentionReader::class)->of($place()),
             'relatives' => fn () => $this->service(RelativeReader::class)->of($place()),
-            'the plan of an address' => static fn () => $addresses->judge([new AddressWish($product, '/products/many-4711', '/products/tidy')]),
-            'the change of an address, with its triggers' => fn () => $addresses->change([new AddressWish($product, '/products/many-4711', '/products/tidy')], $this->actor()),
+            'the plan of an address' => static fn () => $addresses->judge([new AddressWish(
+                $product,
+                '/products/many-4711',
+                '/products/tidy',
+            )]),
+            'the change of an address, with its triggers' => fn () => $addresses->change(
+                [new AddressWish($product, '/products/many-4711', '/products/tidy')],
+                $this->actor(),
+            ),
             'what waits' => fn () => $this->service(ReleaseReader::class)->waiting(),
             'publishing it' => fn () => $this->service(Publisher::class)->publish(Actor::commandLine('Joss')),
             'what a release changed' => fn () => $this->service(ReleaseReader::class)->changesOf(2),
@@ -128,14 +157,57 @@ final class PlansTest extends ShopTestCase
         self::assertInstanceOf(Connection::class, $connection);
         $this->explained($connection, [
             'counts of a listing' => static fn () => $live->listings->counts($papers, $marbled, $asked, $filters, [$category], $guest),
-            'a category of few' => static fn () => $live->listings->page(Listing::ofCategory($category), new Narrowing(), $filters, ListingOrder::Laid, 9, null, 24, $guest),
-            'a category of many' => static fn () => $live->listings->page($papers, $marbled, $filters, ListingOrder::Laid, 9999, null, 24, $guest),
-            'all products by price' => static fn () => $live->listings->page(Listing::everything(), new Narrowing(), $filters, ListingOrder::Price, 9999, $product, 24, $guest),
+            'a category of few' => static fn () => $live->listings->page(
+                Listing::ofCategory($category),
+                new Narrowing(),
+                $filters,
+                ListingOrder::Laid,
+                9,
+                null,
+                24,
+                $guest,
+            ),
+            'a category of many' => static fn () => $live->listings->page(
+                $papers,
+                $marbled,
+                $filters,
+                ListingOrder::Laid,
+                9999,
+                null,
+                24,
+                $guest,
+            ),
+            'all products by price' => static fn () => $live->listings->page(
+                Listing::everything(),
+                new Narrowing(),
+                $filters,
+                ListingOrder::Price,
+                9999,
+                $product,
+                24,
+                $guest,
+            ),
             'the newest' => static fn () => $shop->newest($guest, ShopReader::NEWEST_IN_FRONT),
             'articles' => static fn () => $shop->articles($guest, ShopReader::CARDS + 1),
             'a page group' => static fn () => $shop->pageBelow(DemoId::of('fixed/journal'), $guest, PlaceKind::Article, null),
-            'a search for a word of few' => static fn () => $live->listings->counts(Listing::found(SearchWords::of('awl')), new Narrowing(), $asked, $filters, [], $guest),
-            'a page of what it found' => static fn () => $live->listings->page(Listing::found(SearchWords::of('awl')), new Narrowing(), $filters, ListingOrder::Laid, 9, null, 24, $guest),
+            'a search for a word of few' => static fn () => $live->listings->counts(
+                Listing::found(SearchWords::of('awl')),
+                new Narrowing(),
+                $asked,
+                $filters,
+                [],
+                $guest,
+            ),
+            'a page of what it found' => static fn () => $live->listings->page(
+                Listing::found(SearchWords::of('awl')),
+                new Narrowing(),
+                $filters,
+                ListingOrder::Laid,
+                9,
+                null,
+                24,
+                $guest,
+            ),
             'places that it found' => static fn () => $live->search->places(SearchWords::of('awl'), $guest),
             'suggestions' => static fn () => $live->search->suggestions(SearchWords::of('awl'), $guest),
             'the sitemap' => static fn () => $live->places->inSitemap($guest->moment, 2, 1000),
@@ -150,7 +222,10 @@ final class PlansTest extends ShopTestCase
      */
     private function explained(Connection $connection, array $asked, int $statements): void
     {
-        $connection->executeStatement("LOAD 'auto_explain'; SET auto_explain.log_min_duration = 0; SET auto_explain.log_nested_statements = on; SET auto_explain.log_format = 'text'");
+        $connection->executeStatement(
+            "LOAD 'auto_explain'; SET auto_explain.log_min_duration = 0; SET auto_explain.log_nested_statements = on; SET "
+                ."auto_explain.log_format = 'text'",
+        );
         $whole = [];
         foreach ($asked as $what => $ask) {
             clearstatcache();
@@ -161,7 +236,11 @@ final class PlansTest extends ShopTestCase
             self::assertLessThanOrEqual($statements, \count($plans), $what);
             foreach ($plans as $plan) {
                 // What is never reached is not read.
-                if (1 === preg_match('/Seq Scan on (?:\w+\.)?('.implode('|', self::LARGE).')\b(?![^\n]*\n?[^\n]*never executed)/', $plan, $table)) {
+                if (1 === preg_match(
+                    '/Seq Scan on (?:\w+\.)?('.implode('|', self::LARGE).')\b(?![^\n]*\n?[^\n]*never executed)/',
+                    $plan,
+                    $table,
+                )) {
                     $whole[] = "$what reads all of $table[1]:\n$plan";
                 }
             }
@@ -176,7 +255,12 @@ final class PlansTest extends ShopTestCase
         for ($try = 0; $try < 100; ++$try) {
             $written = (string) file_get_contents($this->log, offset: $this->from);
             if (str_contains($written, $mark)) {
-                $plans = array_filter(preg_split('/^(?=\d{4}-\d\d-\d\d )/m', $written) ?: [], static fn (string $one): bool => str_contains($one, 'Query Text:') && !str_contains($one, self::MARK) && !str_contains($one, 'FROM pg_'));
+                $plans = array_filter(
+                    preg_split('/^(?=\d{4}-\d\d-\d\d )/m', $written) ?: [],
+                    static fn (string $one): bool => str_contains($one, 'Query Text:')
+                        && !str_contains($one, self::MARK)
+                        && !str_contains($one, 'FROM pg_'),
+                );
 
                 return array_values($plans);
             }

@@ -39,7 +39,10 @@ final class PromiseTest extends ShopTestCase
 
     public function testMakingEveryPlaceQuietChangesNoAnswer(): void
     {
-        $addresses = $this->workbench()->fetchFirstColumn("SELECT address FROM place UNION SELECT source FROM redirect UNION SELECT source || '/x' FROM redirect WHERE is_prefix UNION SELECT address FROM journal.missed_visit UNION SELECT upper(address) || '/' FROM place WHERE kind = 'category'");
+        $addresses = $this->workbench()->fetchFirstColumn(<<<'SQL'
+            SELECT address FROM place UNION SELECT source FROM redirect UNION SELECT source || '/x' FROM redirect WHERE is_prefix UNION
+            SELECT address FROM journal.missed_visit UNION SELECT upper(address) || '/' FROM place WHERE kind = 'category'
+            SQL);
         $before = $this->answers($addresses);
         self::assertGreaterThan(220, \count($before));
         self::assertContains('404', array_map(static fn (string $answer): string => substr($answer, 0, 3), $before));
@@ -51,7 +54,9 @@ final class PromiseTest extends ShopTestCase
     /** What stands above a page is a link, whether menus show it or not; as data, too. Closed, it is words. */
     public function testWhatIsQuietStaysInEveryBreadcrumb(): void
     {
-        $addresses = array_values(array_filter($this->workbench()->fetchFirstColumn("SELECT address FROM place WHERE light = 'open' AND kind NOT IN ('front-page', 'search', 'file') ORDER BY address"), \is_string(...)));
+        $addresses = array_values(array_filter($this->workbench()->fetchFirstColumn(<<<'SQL'
+            SELECT address FROM place WHERE light = 'open' AND kind NOT IN ('front-page', 'search', 'file') ORDER BY address
+            SQL), \is_string(...)));
         $crumbs = fn (): array => array_combine($addresses, array_map(function (string $address): array {
             $html = (string) $this->ask($address)->getContent();
             preg_match('~<nav class="breadcrumb".*?</nav>~s', $html, $nav);
@@ -81,7 +86,10 @@ final class PromiseTest extends ShopTestCase
         $random = new \Random\Randomizer(new \Random\Engine\Xoshiro256StarStar(2611));
         $lights = ['open', 'quiet', 'closed'];
         $answers = ['not-found' => 404, 'gone' => 410, 'elsewhere' => 302];
-        $places = $this->workbench()->fetchAllAssociative("SELECT id, address, kind, title, (SELECT count(*) FROM redirect r WHERE r.source = p.address) AS sources FROM place p WHERE kind <> 'search' ORDER BY id");
+        $places = $this->workbench()->fetchAllAssociative(<<<'SQL'
+            SELECT id, address, kind, title, (SELECT count(*) FROM redirect r WHERE r.source = p.address) AS sources FROM place p
+            WHERE kind <> 'search' ORDER BY id
+            SQL);
         $shift = $random->getInt(0, 2);
         for ($round = 0; $round < 3; ++$round) {
             $chosen = [];
@@ -92,9 +100,19 @@ final class PromiseTest extends ShopTestCase
                 $light = $isFixed ? 'open' : $lights[($n + $round + $shift) % 3];
                 $chosen[$place->text('id')] = [$place, $light, array_keys($answers)[$random->getInt(0, 2)]];
             }
-            $this->workbench()->executeStatement('UPDATE place p SET light = c.light, closed_answer = c.answer, closed_to = :front FROM jsonb_to_recordset(CAST(:chosen AS jsonb)) AS c(id uuid, light text, answer text) WHERE p.id = c.id', [
+            $this->workbench()->executeStatement(<<<'SQL'
+                UPDATE place p SET light = c.light, closed_answer = c.answer, closed_to = :front
+                FROM jsonb_to_recordset(CAST(:chosen AS jsonb)) AS c(id uuid, light text, answer text) WHERE p.id = c.id
+                SQL, [
                 'front' => DemoId::of('fixed/front'),
-                'chosen' => json_encode(array_map(static fn (string $id, array $one): array => ['id' => $id, 'light' => $one[1], 'answer' => $one[2]], array_keys($chosen), $chosen), \JSON_THROW_ON_ERROR),
+                'chosen' => json_encode(
+                    array_map(
+                        static fn (string $id, array $one): array => ['id' => $id, 'light' => $one[1], 'answer' => $one[2]],
+                        array_keys($chosen),
+                        $chosen,
+                    ),
+                    \JSON_THROW_ON_ERROR,
+                ),
             ]);
             $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             $navigation = (string) $this->ask('/navigation.json')->getContent();
@@ -105,7 +123,11 @@ final class PromiseTest extends ShopTestCase
                 $response = $this->ask($address);
                 self::assertSame($expected, $response->getStatusCode(), "$address, $light, $answer");
                 self::assertSame(302 === $expected ? '/' : null, $response->headers->get('Location'), $address);
-                self::assertSame('closed' !== $light, str_contains($sitemap, "$address</loc>") || '/' === $address, "$address, $light, in the sitemap");
+                self::assertSame(
+                    'closed' !== $light,
+                    str_contains($sitemap, "$address</loc>") || '/' === $address,
+                    "$address, $light, in the sitemap",
+                );
                 if ('open' !== $light) {
                     self::assertStringNotContainsString('"'.$address.'"', $navigation, "$address, $light, in a menu");
                 }
@@ -115,18 +137,33 @@ final class PromiseTest extends ShopTestCase
 
     public function testAFileIsServedAsItShallBe(): void
     {
-        $headers = fn (): array => array_map(fn (string $name): ?string => $this->ask('/files/paper-grain-chart.pdf')->headers->get($name), ['Content-Type', 'Content-Disposition', 'X-Content-Type-Options']);
+        $headers = fn (): array => array_map(
+            fn (string $name): ?string => $this->ask('/files/paper-grain-chart.pdf')->headers->get($name),
+            ['Content-Type', 'Content-Disposition', 'X-Content-Type-Options'],
+        );
         self::assertSame(['application/pdf', 'inline; filename=paper-grain-chart.pdf', 'nosniff'], $headers());
-        $this->workbench()->executeStatement("UPDATE place SET serving = 'download', download_name = 'Körnung.pdf', listed = false WHERE address = '/files/paper-grain-chart.pdf'");
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET serving = 'download', download_name = 'Körnung.pdf', listed = false
+            WHERE address = '/files/paper-grain-chart.pdf'
+            SQL);
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
-        self::assertSame(['application/pdf', "attachment; filename=K--rnung.pdf; filename*=utf-8''K%C3%B6rnung.pdf", 'nosniff'], $headers());
+        self::assertSame(
+            ['application/pdf', "attachment; filename=K--rnung.pdf; filename*=utf-8''K%C3%B6rnung.pdf", 'nosniff'],
+            $headers(),
+        );
         self::assertSame('noindex', $this->ask('/files/paper-grain-chart.pdf')->headers->get('X-Robots-Tag'));
         self::assertStringNotContainsString('paper-grain-chart', (string) $this->ask('/sitemap.xml')->getContent());
 
-        self::assertStringNotContainsString('target="_blank"', (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent());
+        self::assertStringNotContainsString(
+            'target="_blank"',
+            (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent(),
+        );
         $this->workbench()->executeStatement("UPDATE place SET serving = 'new-tab' WHERE address = '/files/paper-grain-chart.pdf'");
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
-        self::assertStringContainsString('href="/files/paper-grain-chart.pdf" target="_blank" rel="noopener"', (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent());
+        self::assertStringContainsString(
+            'href="/files/paper-grain-chart.pdf" target="_blank" rel="noopener"',
+            (string) $this->ask('/binding-guides/which-way-the-grain-runs')->getContent(),
+        );
     }
 
     /** The steps that the program tells are those that somebody would need who follows links by hand. */
@@ -189,7 +226,9 @@ final class PromiseTest extends ShopTestCase
 
     public function testWhatIsNotListedSaysSoInThePageAndTheHeader(): void
     {
-        $this->workbench()->executeStatement("UPDATE place SET listed = false WHERE address IN ('/policies/privacy', '/files/paper-grain-chart.pdf')");
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET listed = false WHERE address IN ('/policies/privacy', '/files/paper-grain-chart.pdf')
+            SQL);
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $page = $this->ask('/policies/privacy');
         self::assertStringContainsString('<meta name="robots" content="noindex">', (string) $page->getContent());
@@ -237,7 +276,17 @@ final class PromiseTest extends ShopTestCase
                 preg_match('#<h1>(.*?)</h1>#s', $content, $heading);
                 preg_match('#<title>(.*?)</title>#s', $content, $title);
                 $robots = str_contains($content, 'name="robots"') ? 'noindex' : '';
-                $answers[$address.([] === $cookies ? '' : ' as customer')] = implode(' ', [$response->getStatusCode(), $response->headers->get('Location'), $response->headers->get('X-Robots-Tag'), $robots, $heading[1] ?? '', $title[1] ?? '']);
+                $answers[$address.([] === $cookies ? '' : ' as customer')] = implode(
+                    ' ',
+                    [
+                        $response->getStatusCode(),
+                        $response->headers->get('Location'),
+                        $response->headers->get('X-Robots-Tag'),
+                        $robots,
+                        $heading[1] ?? '',
+                        $title[1] ?? '',
+                    ],
+                );
             }
         }
 

@@ -62,7 +62,11 @@ final class TimePassesTest extends ShopTestCase
     public function testWhatWasSetAsideUntilADayComesBackThen(): void
     {
         $table = $this->service(FindingTable::class);
-        $this->workbench()->executeStatement("INSERT INTO journal.set_aside (finding_id, reason, person, until, at) SELECT id, 'After the fair', 'Joss', '2027-03-01T00:00:00Z', now() FROM journal.finding WHERE copy = 'workbench' ON CONFLICT DO NOTHING");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.set_aside (finding_id, reason, person, until, at)
+            SELECT id, 'After the fair', 'Joss', '2027-03-01T00:00:00Z', now() FROM journal.finding WHERE copy = 'workbench'
+            ON CONFLICT DO NOTHING
+            SQL);
         $this->at('2027-02-28T23:59:59Z');
         self::assertGreaterThan(3, $table->outlook(true)->aside);
         self::assertSame(0, $table->outlook(true)->wrong);
@@ -74,7 +78,10 @@ final class TimePassesTest extends ShopTestCase
     public function testARedirectEndsAtItsSecond(): void
     {
         $id = DemoId::of('redirects/first');
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, is_prefix, goal_address, goal_query, status, until, origin, note, created_at) VALUES (?, '/for-a-while', false, '/papers', '', 302, '2027-03-28T01:00:00Z', 'person', '', now())", [$id]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, is_prefix, goal_address, goal_query, status, until, origin, note, created_at)
+            VALUES (?, '/for-a-while', false, '/papers', '', 302, '2027-03-28T01:00:00Z', 'person', '', now())
+            SQL, [$id]);
         $this->at('2027-03-28T00:59:59Z');
         self::assertNotContains('/for-a-while', $this->ended());
         $this->at('2027-03-28T01:00:00Z');
@@ -85,12 +92,26 @@ final class TimePassesTest extends ShopTestCase
     public function testAPlaceOpensAndClosesAcrossBothChangesOfTheClocks(): void
     {
         $papers = DemoId::of('categories/papers');
-        $this->workbench()->executeStatement("UPDATE place SET opens_on = '2027-03-28 02:30 Europe/Berlin', closes_on = '2027-10-31T02:30:00+01:00' WHERE id = ?", [$papers]);
-        foreach (['2027-03-28T01:29:59Z' => false, '2027-03-28T01:30:00Z' => true, '2027-10-31T00:30:00Z' => true, '2027-10-31T01:29:59Z' => true, '2027-10-31T01:30:00Z' => false] as $moment => $opens) {
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET opens_on = '2027-03-28 02:30 Europe/Berlin', closes_on = '2027-10-31T02:30:00+01:00' WHERE id = ?
+            SQL, [$papers]);
+        foreach ([
+            '2027-03-28T01:29:59Z' => false,
+            '2027-03-28T01:30:00Z' => true,
+            '2027-10-31T00:30:00Z' => true,
+            '2027-10-31T01:29:59Z' => true,
+            '2027-10-31T01:30:00Z' => false,
+        ] as $moment => $opens) {
             $at = $this->at($moment);
             $place = $this->service(Copies::class)->get(CopyName::Workbench)->places->get($papers);
             self::assertSame($opens, $place?->opening->contains($at), $moment);
-            $shown = array_column(array_column($this->service(Copies::class)->get(CopyName::Workbench)->shop->below(null, Visitor::guest($at), $place->kind), 'place'), 'id');
+            $shown = array_column(
+                array_column(
+                    $this->service(Copies::class)->get(CopyName::Workbench)->shop->below(null, Visitor::guest($at), $place->kind),
+                    'place',
+                ),
+                'id',
+            );
             self::assertSame($opens, \in_array($papers, $shown, true), "$moment, in a list");
         }
     }
@@ -98,6 +119,9 @@ final class TimePassesTest extends ShopTestCase
     /** @return list<string> */
     private function ended(): array
     {
-        return array_map(static fn (ListedRedirect $one): string => $one->rule->source->path, $this->service(RedirectTable::class)->page(new RedirectFilter(mark: 'ended'), null));
+        return array_map(
+            static fn (ListedRedirect $one): string => $one->rule->source->path,
+            $this->service(RedirectTable::class)->page(new RedirectFilter(mark: 'ended'), null),
+        );
     }
 }

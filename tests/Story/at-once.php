@@ -41,7 +41,8 @@ function service_of(ContainerInterface $container, string $class): object
 [, $act, $who, $what, $more] = $argv + [4 => ''];
 $connection = $container->get('doctrine.dbal.workbench_connection');
 assert($connection instanceof Connection);
-$person = service_of($container, EntityManagerInterface::class)->find(Person::class, $who) ?? throw new LogicException('Nobody has this id.');
+$person = service_of($container, EntityManagerInterface::class)->find(Person::class, $who)
+    ?? throw new LogicException('Nobody has this id.');
 $do = match ($act) {
     'notice' => static fn () => service_of($container, UnitOfWork::class)->run(static function () use ($container, $what, $person): void {
         service_of($container, FrameVersions::class)->refuseStale(['setting:notice'], ['setting:notice' => 1]);
@@ -49,7 +50,10 @@ $do = match ($act) {
     }),
     'let-go' => static fn () => service_of($container, TeamEditor::class)->letGo($what, $person->actor()),
     'title' => static fn () => service_of($container, PlaceEditor::class)->revise($what, 1, new Revision(title: $more), $person->actor()),
-    'address' => static fn () => service_of($container, AddressEditor::class)->change([new AddressWish($what, $more, '/wanted-by-two')], $person->actor()),
+    'address' => static fn () => service_of($container, AddressEditor::class)->change(
+        [new AddressWish($what, $more, '/wanted-by-two')],
+        $person->actor(),
+    ),
     default => throw new LogicException("What is $act?"),
 };
 $connection->executeQuery('SELECT pg_advisory_lock_shared('.TwoAtOnceTest::BARRIER.')');

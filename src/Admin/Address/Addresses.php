@@ -38,16 +38,26 @@ final readonly class Addresses
     }
 
     #[Route('/api/addresses/plan', methods: ['POST'])]
-    #[OA\Post(path: '/api/addresses/plan', summary: 'What changes of addresses would do together, and which of them cannot be', responses: [new OA\Response(response: 200, description: 'The plan', content: new OA\JsonContent(ref: AddressPlan::class))])]
+    #[OA\Post(
+        path: '/api/addresses/plan',
+        summary: 'What changes of addresses would do together, and which of them cannot be',
+        responses: [new OA\Response(response: 200, description: 'The plan', content: new OA\JsonContent(ref: AddressPlan::class))],
+    )]
     public function plan(#[Body] AddressesInput $input): Response
     {
         $judged = $this->editor->judge($input->wishes());
         $change = $judged->change;
 
         return $this->api->json(new AddressPlan(
-            array_map(static fn (JudgedWish $one): WishView => new WishView($one->placeId, $one->to?->path, $one->problem), $judged->wishes),
+            array_map(
+                static fn (JudgedWish $one): WishView => new WishView($one->placeId, $one->to?->path, $one->problem),
+                $judged->wishes,
+            ),
             null === $change ? [] : TouchWords::all($this->touches->of($change)),
-            array_map(static fn (ChangedAddress $one): MovedPlace => new MovedPlace($one->title, $one->from->path, $one->to->path), $change->moved ?? []),
+            array_map(
+                static fn (ChangedAddress $one): MovedPlace => new MovedPlace($one->title, $one->from->path, $one->to->path),
+                $change->moved ?? [],
+            ),
             array_map(static fn (Rule $rule): string => $rule->sourceWords(), $change->made ?? []),
         ));
     }
@@ -55,13 +65,25 @@ final readonly class Addresses
     #[Route('/api/addresses', methods: ['POST'])]
     #[OA\Post(path: '/api/addresses', summary: 'Changes addresses, all of them or none, and makes the redirects from the old ones', responses: [
         new OA\Response(response: 200, description: 'The edit', content: new OA\JsonContent(ref: DoneView::class)),
-        new OA\Response(response: 202, description: 'So many that it takes a while: a job that changes them', content: new OA\JsonContent(ref: JobView::class)),
+        new OA\Response(
+            response: 202,
+            description: 'So many that it takes a while: a job that changes them',
+            content: new OA\JsonContent(ref: JobView::class),
+        ),
     ])]
     public function change(#[Body] AddressesInput $input, #[CurrentUser] Account $account): Response
     {
         $wishes = $input->wishes();
         if ($this->editor->size($wishes) > self::MOST_AT_ONCE) {
-            $asked = ['wishes' => array_map(static fn (AddressWish $wish): array => ['place' => $wish->placeId, 'seen' => $wish->seen, 'to' => $wish->to, 'below' => $wish->carryBelow], $wishes)];
+            $asked = ['wishes' => array_map(
+                static fn (AddressWish $wish): array => [
+                    'place' => $wish->placeId,
+                    'seen' => $wish->seen,
+                    'to' => $wish->to,
+                    'below' => $wish->carryBelow,
+                ],
+                $wishes,
+            )];
 
             return new JsonResponse(JobView::of($this->jobs->ask(JobKind::Addresses, $asked, $account->actor())), Response::HTTP_ACCEPTED);
         }

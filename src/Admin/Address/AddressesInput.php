@@ -23,6 +23,9 @@ final readonly class AddressesInput
     /** @return list<AddressWish> */
     public function wishes(): array
     {
-        return array_map(static fn (WishInput $one): AddressWish => new AddressWish($one->place, $one->seen, $one->to, $one->carryBelow), $this->wishes);
+        return array_map(
+            static fn (WishInput $one): AddressWish => new AddressWish($one->place, $one->seen, $one->to, $one->carryBelow),
+            $this->wishes,
+        );
     }
 }

@@ -29,7 +29,15 @@ final readonly class Answers
 
     #[Limited(Costly::Answers)]
     #[Route('/api/answers', name: 'answers', methods: ['POST'])]
-    #[OA\Post(path: '/api/answers', summary: 'What a visitor gets at each of these addresses, step by step', responses: [new OA\Response(response: 200, description: 'The answers, in the same order', content: new OA\JsonContent(ref: AnswersView::class))])]
+    #[OA\Post(
+        path: '/api/answers',
+        summary: 'What a visitor gets at each of these addresses, step by step',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'The answers, in the same order',
+            content: new OA\JsonContent(ref: AnswersView::class),
+        )],
+    )]
     public function answers(#[Body] AnswersInput $input): Response
     {
         $tried = new TriedAddresses($this->copies->get($input->copy), $this->own);

@@ -22,7 +22,13 @@ final readonly class AnswersInput
 
     /** @param list<string> $addresses */
     public function __construct(
-        #[OA\Property(type: 'array', description: 'As somebody would type them, with or without the domain of the shop', items: new OA\Items(type: 'string')), ListSize(min: 1, max: self::MOST), Assert\All([new Assert\Length(max: 4096)])]
+        #[OA\Property(
+            type: 'array',
+            description: 'As somebody would type them, with or without the domain of the shop',
+            items: new OA\Items(type: 'string'),
+        ),
+            ListSize(min: 1, max: self::MOST),
+            Assert\All([new Assert\Length(max: 4096)]),]
         public array $addresses,
         #[OA\Property]
         public CopyName $copy = CopyName::Workbench,
@@ -37,7 +43,9 @@ final readonly class AnswersInput
     public function isNotTooLong(ExecutionContextInterface $context): void
     {
         if (array_sum(array_map(strlen(...), array_filter($this->addresses, is_string(...)))) > self::MOST_LETTERS) {
-            $context->buildViolation('These are longer than so many addresses are. Try fewer at once.')->atPath('addresses')->addViolation();
+            $context->buildViolation('These are longer than so many addresses are. Try fewer at once.')
+                ->atPath('addresses')
+                ->addViolation();
         }
     }
 }

@@ -15,7 +15,8 @@ final readonly class WishInput
     public function __construct(
         #[OA\Property, Id]
         public string $place,
-        #[OA\Property(description: 'The address that it had when this was wanted; if it has another by now, nothing is changed'), Assert\Length(max: 4096)]
+        #[OA\Property(description: 'The address that it had when this was wanted; if it has another by now, nothing is changed'),
+            Assert\Length(max: 4096),]
         public string $seen,
         #[OA\Property, Assert\Length(max: 4096)]
         public string $to,

@@ -13,7 +13,9 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class NewsQuery
 {
     public function __construct(
-        #[OA\Property(description: 'The mark that the last answer gave; empty: only a mark is wanted'), Assert\Length(max: 2000), Assert\Regex(WorkbenchNews::MARK, message: 'A mark is what the last answer gave. Leave it out to begin anew.')]
+        #[OA\Property(description: 'The mark that the last answer gave; empty: only a mark is wanted'),
+            Assert\Length(max: 2000),
+            Assert\Regex(WorkbenchNews::MARK, message: 'A mark is what the last answer gave. Leave it out to begin anew.'),]
         public string $since = '',
     ) {
     }

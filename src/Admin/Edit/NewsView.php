@@ -25,6 +25,10 @@ final readonly class NewsView
 
     public static function of(ChangedThings $news): self
     {
-        return new self($news->mark, $news->everything, array_map(static fn (ChangedThing $one): ChangedView => new ChangedView($one->about, $one->id), $news->changed));
+        return new self(
+            $news->mark,
+            $news->everything,
+            array_map(static fn (ChangedThing $one): ChangedView => new ChangedView($one->about, $one->id), $news->changed),
+        );
     }
 }

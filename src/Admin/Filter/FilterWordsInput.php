@@ -24,11 +24,14 @@ final readonly class FilterWordsInput
         public ?string $label = null,
         #[OA\Property, Assert\Choice(choices: ['name', 'count', 'hand'])]
         public ?string $order = null,
-        #[OA\Property(description: 'Values in their order', type: 'array', items: new OA\Items(type: 'string')), ListSize(max: FilterSetting::MOST_VALUES), Assert\All([new Assert\Type('string'), new Assert\Length(max: 200)])]
+        #[OA\Property(description: 'Values in their order', type: 'array', items: new OA\Items(type: 'string')),
+            ListSize(max: FilterSetting::MOST_VALUES),
+            Assert\All([new Assert\Type('string'), new Assert\Length(max: 200)]),]
         public ?array $byHand = null,
         #[OA\Property(description: 'A choice that the next two are about; a category by its id'), Assert\Length(max: 200)]
         public ?string $choice = null,
-        #[OA\Property(description: 'What that choice is called; empty: by its own name'), Assert\Length(max: FilterSetting::MAX_LABEL, normalizer: 'trim')]
+        #[OA\Property(description: 'What that choice is called; empty: by its own name'),
+            Assert\Length(max: FilterSetting::MAX_LABEL, normalizer: 'trim'),]
         public ?string $called = null,
         #[OA\Property(description: 'The choice that stands for it; empty: it stands for itself'), Assert\Length(max: 200)]
         public ?string $standsAs = null,

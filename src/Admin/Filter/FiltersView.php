@@ -23,7 +23,12 @@ final readonly class FiltersView
         public array $filters,
         #[OA\Property(description: 'Keys of those of all listings, in their order', type: 'array', items: new OA\Items(type: 'string'))]
         public array $everywhere,
-        #[OA\Property(description: 'The same of search results; null: those of all listings', type: 'array', items: new OA\Items(type: 'string'), nullable: true)]
+        #[OA\Property(
+            description: 'The same of search results; null: those of all listings',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+            nullable: true,
+        )]
         public ?array $search,
         #[OA\Property(description: 'Places with filters of their own', type: 'array', items: new OA\Items(ref: OwnFiltersView::class))]
         public array $own,

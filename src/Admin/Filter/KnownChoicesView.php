@@ -17,7 +17,11 @@ final readonly class KnownChoicesView
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: KnownChoiceView::class))]
         public array $choices,
-        #[OA\Property(description: 'Values that look the same', type: 'array', items: new OA\Items(type: 'array', items: new OA\Items(type: 'string')))]
+        #[OA\Property(
+            description: 'Values that look the same',
+            type: 'array',
+            items: new OA\Items(type: 'array', items: new OA\Items(type: 'string')),
+        )]
         public array $alike,
     ) {
     }

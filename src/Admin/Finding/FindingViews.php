@@ -17,7 +17,14 @@ final readonly class FindingViews
 {
     public static function group(FoundGroup $group): GroupView
     {
-        return new GroupView($group->kind->value, $group->kind->words(), $group->kind->isBroken(), $group->count, $group->visits, array_map(self::finding(...), $group->first));
+        return new GroupView(
+            $group->kind->value,
+            $group->kind->words(),
+            $group->kind->isBroken(),
+            $group->count,
+            $group->visits,
+            array_map(self::finding(...), $group->first),
+        );
     }
 
     public static function finding(FoundFinding $found): FindingView
@@ -29,7 +36,14 @@ final readonly class FindingViews
             $finding->id,
             $finding->kind->value,
             $finding->kind->isBroken(),
-            new SubjectView($subject->type->value, $subject->id, $subject->name, $subject->within, $subject->where, self::spot($subject, $finding->kind)),
+            new SubjectView(
+                $subject->type->value,
+                $subject->id,
+                $subject->name,
+                $subject->within,
+                $subject->where,
+                self::spot($subject, $finding->kind),
+            ),
             $found->says,
             $found->visits,
             $found->copies,

@@ -14,7 +14,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class FindingsQuery
 {
     public function __construct(
-        #[OA\Property(description: 'On which copy; or what publishing would bring (comes) and put right (goes)'), Assert\Choice(choices: ['live', 'workbench', 'comes', 'goes'])]
+        #[OA\Property(description: 'On which copy; or what publishing would bring (comes) and put right (goes)'),
+            Assert\Choice(choices: ['live', 'workbench', 'comes', 'goes']),]
         public string $stand = 'workbench',
         #[OA\Property, Assert\Length(max: 200)]
         public string $q = '',

@@ -12,7 +12,11 @@ final readonly class MapView
 {
     /** @param list<MappedPlaceView> $places */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(ref: MappedPlaceView::class), description: 'The front page first, then the most visited')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: MappedPlaceView::class),
+            description: 'The front page first, then the most visited',
+        )]
         public array $places,
     ) {
     }

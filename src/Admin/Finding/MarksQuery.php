@@ -11,7 +11,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class MarksQuery
 {
     public function __construct(
-        #[OA\Property(description: 'Ids of menus, pages or places, with commas between'), Assert\Regex('/^(?:[0-9a-f-]{36}(?:,[0-9a-f-]{36}){0,149})?$/Di')]
+        #[OA\Property(description: 'Ids of menus, pages or places, with commas between'),
+            Assert\Regex('/^(?:[0-9a-f-]{36}(?:,[0-9a-f-]{36}){0,149})?$/Di'),]
         public string $ids = '',
     ) {
     }

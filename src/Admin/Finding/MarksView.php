@@ -11,9 +11,17 @@ use OpenApi\Attributes as OA;
 final readonly class MarksView
 {
     public function __construct(
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer'), description: 'How many, by id; those without are left out')]
+        #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'integer'),
+            description: 'How many, by id; those without are left out',
+        )]
         public object $counts,
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'integer'), description: 'Of these, by which visitors find nothing')]
+        #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'integer'),
+            description: 'Of these, by which visitors find nothing',
+        )]
         public object $broken,
     ) {
     }

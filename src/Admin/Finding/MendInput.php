@@ -17,7 +17,9 @@ final readonly class MendInput
 {
     /** @param list<string> $findings */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string')), ListSize(min: 1, max: Mender::MOST), Assert\All([new Assert\Length(max: 40)])]
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string')),
+            ListSize(min: 1, max: Mender::MOST),
+            Assert\All([new Assert\Length(max: 40)]),]
         public array $findings,
         #[OA\Property(type: 'string', enum: MendKind::class)]
         public MendKind $mend,

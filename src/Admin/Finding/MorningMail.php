@@ -23,14 +23,22 @@ final readonly class MorningMail
     }
 
     #[Route('/api/morning-mail', methods: ['GET'])]
-    #[OA\Get(path: '/api/morning-mail', summary: 'Whether one is told in the morning what broke', responses: [new OA\Response(response: 200, description: 'Whether', content: new OA\JsonContent(ref: MorningMailView::class))])]
+    #[OA\Get(
+        path: '/api/morning-mail',
+        summary: 'Whether one is told in the morning what broke',
+        responses: [new OA\Response(response: 200, description: 'Whether', content: new OA\JsonContent(ref: MorningMailView::class))],
+    )]
     public function is(#[CurrentUser] Account $account): Response
     {
         return $this->api->json(new MorningMailView($this->mails->isWantedBy($account->actor())));
     }
 
     #[Route('/api/morning-mail', name: 'morning_mail', methods: ['PUT'])]
-    #[OA\Put(path: '/api/morning-mail', summary: 'Asks to be told in the morning what broke, or no longer', responses: [new OA\Response(response: 200, description: 'Whether', content: new OA\JsonContent(ref: MorningMailView::class))])]
+    #[OA\Put(
+        path: '/api/morning-mail',
+        summary: 'Asks to be told in the morning what broke, or no longer',
+        responses: [new OA\Response(response: 200, description: 'Whether', content: new OA\JsonContent(ref: MorningMailView::class))],
+    )]
     public function want(#[Body] MorningMailInput $input, #[CurrentUser] Account $account): Response
     {
         $this->mails->want($account->actor(), $input->wanted);

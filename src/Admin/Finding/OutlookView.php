@@ -37,6 +37,17 @@ final readonly class OutlookView
 
     public static function of(FindingTotals $outlook): self
     {
-        return new self($outlook->wrong, $outlook->broken, $outlook->live, $outlook->breaks, $outlook->visits, $outlook->mends, $outlook->aside, $outlook->isOfNow, $outlook->done, $outlook->of);
+        return new self(
+            $outlook->wrong,
+            $outlook->broken,
+            $outlook->live,
+            $outlook->breaks,
+            $outlook->visits,
+            $outlook->mends,
+            $outlook->aside,
+            $outlook->isOfNow,
+            $outlook->done,
+            $outlook->of,
+        );
     }
 }

@@ -13,7 +13,12 @@ use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Response;
 
 /** What the resources of the API have in common: answers, versions, the present moment. */
-#[OA\Info(version: '1.0', title: 'Gentle Lantern', description: 'What the management interface is made with. Changes need the session of a person who may edit, and the header X-CSRF-Token; a changed thing is named by If-Match.')]
+#[OA\Info(
+    version: '1.0',
+    title: 'Gentle Lantern',
+    description: 'What the management interface is made with. Changes need the session of a person who may edit, and the header '
+        .'X-CSRF-Token; a changed thing is named by If-Match.',
+)]
 final readonly class Api
 {
     public function __construct(private ClockInterface $clock, private UnitOfWork $work)
@@ -88,6 +93,12 @@ final readonly class Api
 
     private static function stale(Stale $stale, ?object $current): Response
     {
-        return (new Problem(Response::HTTP_PRECONDITION_FAILED, 'Changed in the meantime', $stale->getMessage(), null, $current))->response();
+        return (new Problem(
+            Response::HTTP_PRECONDITION_FAILED,
+            'Changed in the meantime',
+            $stale->getMessage(),
+            null,
+            $current,
+        ))->response();
     }
 }

@@ -27,7 +27,10 @@ final readonly class ApiDescription
 
     public function json(): string
     {
-        return json_encode($this->document(), \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE);
+        return json_encode(
+            $this->document(),
+            \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+        );
     }
 
     /** @return array<string, mixed> */
@@ -53,7 +56,10 @@ final readonly class ApiDescription
                 $property->type = Generator::isDefault($property->type) ? 'string' : $property->type;
             }
         }
-        /** @var array{paths: array<string, array<string, Schema>>, components: array{schemas: array<string, array{properties?: array<string, Schema>, required?: list<string>}>}} $document */
+        /**
+         * @var array{paths: array<string, array<string, Schema>>, components: array{schemas: array<string, array{properties?: array<string,
+         *            Schema>, required?: list<string>}>}} $document
+         */
         $document = json_decode($openApi->toJson(), true, flags: \JSON_THROW_ON_ERROR);
         foreach ($document['components']['schemas'] as $name => $schema) {
             if (isset($inputs[$name]) && str_ends_with($name, 'Input') && [] !== $inputs[$name]->getProperties()) {
@@ -97,14 +103,27 @@ final readonly class ApiDescription
         foreach ($method->getParameters() as $argument) {
             $type = $argument->getType() instanceof \ReflectionNamedType ? $argument->getType()->getName() : '';
             if ([] !== $argument->getAttributes(IfMatch::class)) {
-                $parameters['If-Match'] = ['name' => 'If-Match', 'in' => 'header', 'required' => true, 'schema' => ['type' => 'string', 'pattern' => '^"[0-9]+(\\.[0-9a-f]{32})?"$']];
+                $parameters['If-Match'] = [
+                    'name' => 'If-Match',
+                    'in' => 'header',
+                    'required' => true,
+                    'schema' => ['type' => 'string', 'pattern' => '^"[0-9]+(\\.[0-9a-f]{32})?"$'],
+                ];
             } elseif ([] !== $argument->getAttributes(QueryInput::class) && class_exists($type)) {
                 $query = InputSchema::of(new \ReflectionClass($type), []);
                 foreach ($query['properties'] as $name => $schema) {
-                    $parameters[$name] = array_filter(['name' => $name, 'in' => 'query', 'description' => $schema['description'] ?? null, 'schema' => array_diff_key($schema, ['description' => ''])]);
+                    $parameters[$name] = array_filter([
+                        'name' => $name,
+                        'in' => 'query',
+                        'description' => $schema['description'] ?? null,
+                        'schema' => array_diff_key($schema, ['description' => '']),
+                    ]);
                 }
             } elseif ([] !== $argument->getAttributes(Body::class)) {
-                $operation['requestBody'] = ['required' => true, 'content' => ['application/json' => ['schema' => ['$ref' => '#/components/schemas/'.self::schemaName($type)]]]];
+                $operation['requestBody'] = [
+                    'required' => true,
+                    'content' => ['application/json' => ['schema' => ['$ref' => '#/components/schemas/'.self::schemaName($type)]]],
+                ];
             }
         }
         if ([] !== $parameters) {
@@ -123,7 +142,10 @@ final readonly class ApiDescription
         return match (true) {
             Requirement::UUID === $requirement => ['type' => 'string', 'format' => 'uuid'],
             \is_string($requirement) && str_starts_with($requirement, '\d') => ['type' => 'integer', 'minimum' => 0],
-            \is_string($requirement) && 1 === preg_match('/^\w+(?:\|\w+)+$/D', $requirement) => ['type' => 'string', 'enum' => explode('|', $requirement)],
+            \is_string($requirement) && 1 === preg_match('/^\w+(?:\|\w+)+$/D', $requirement) => [
+                'type' => 'string',
+                'enum' => explode('|', $requirement),
+            ],
             default => ['type' => 'string'] + (\is_string($requirement) && '' !== $requirement ? ['pattern' => "^(?:$requirement)$"] : []),
         };
     }

@@ -68,7 +68,10 @@ final class BodyShape
         }
         $this->unknown += \count(array_diff_key($data, $known));
         if ($this->unknown > self::MOST_UNKNOWN) {
-            return self::refused($path, 'This has more fields that nobody knows than a mistake would have. Send only those of the description.');
+            return self::refused(
+                $path,
+                'This has more fields that nobody knows than a mistake would have. Send only those of the description.',
+            );
         }
         foreach (array_intersect_key($known, $data) as $name => $property) {
             $problem = $this->value($data[$name], $property, ltrim("$path.$name", '.'));
@@ -112,10 +115,19 @@ final class BodyShape
             $most = $constraint instanceof Assert\Count ? $constraint->max ?? $most : $most;
         }
         if (\count($items) > $most) {
-            return self::refused($path, \sprintf('At most %s are taken at once; these are %s. Send them in parts.', number_format($most), number_format(\count($items))));
+            return self::refused(
+                $path,
+                \sprintf(
+                    'At most %s are taken at once; these are %s. Send them in parts.',
+                    number_format($most),
+                    number_format(\count($items)),
+                ),
+            );
         }
         $described = ($property->getAttributes(OA\Property::class)[0] ?? null)?->getArguments()['items'] ?? null;
-        $of = $described instanceof OA\Items && \is_string($described->ref) && class_exists($described->ref) ? new \ReflectionClass($described->ref) : null;
+        $of = $described instanceof OA\Items && \is_string($described->ref) && class_exists($described->ref)
+            ? new \ReflectionClass($described->ref)
+            : null;
         if (null === $of || $of->isEnum()) {
             return null;
         }

@@ -28,7 +28,11 @@ final readonly class CsrfGuard
         }
         if (!$this->tokens->isTokenValid(new CsrfToken(self::ID, $request->headers->get('X-CSRF-Token', '')))) {
             $this->log->attempt('forged-request', ['method' => $request->getMethod(), 'route' => Routes::name($request)]);
-            $event->setResponse((new Problem(403, 'This page is too old', 'Reload the page, then make your change again. What was saved stays.'))->response());
+            $event->setResponse((new Problem(
+                403,
+                'This page is too old',
+                'Reload the page, then make your change again. What was saved stays.',
+            ))->response());
         }
     }
 }

@@ -15,6 +15,10 @@ final class Disposition
     {
         $plain = trim((string) preg_replace('#[\x00-\x1F\x7F/\\\\%"]+#', '-', mb_substr($name, 0, 80)), '- ');
 
-        return HeaderUtils::makeDisposition('attachment', ('' === $plain ? 'file' : $plain).".$ending", Slug::fromTitle($name, 'file')->text.".$ending");
+        return HeaderUtils::makeDisposition(
+            'attachment',
+            ('' === $plain ? 'file' : $plain).".$ending",
+            Slug::fromTitle($name, 'file')->text.".$ending",
+        );
     }
 }

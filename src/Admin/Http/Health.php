@@ -26,7 +26,11 @@ final readonly class Health implements Page
         try {
             $this->connection->executeQuery('SELECT 1');
         } catch (\Throwable) {
-            return new Response("The database does not answer.\n", Response::HTTP_SERVICE_UNAVAILABLE, ['Content-Type' => 'text/plain', 'Cache-Control' => 'no-store', 'Retry-After' => '2']);
+            return new Response(
+                "The database does not answer.\n",
+                Response::HTTP_SERVICE_UNAVAILABLE,
+                ['Content-Type' => 'text/plain', 'Cache-Control' => 'no-store', 'Retry-After' => '2'],
+            );
         }
 
         return new Response("ready\n", 200, ['Content-Type' => 'text/plain', 'Cache-Control' => 'no-store']);

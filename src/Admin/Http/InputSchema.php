@@ -83,11 +83,23 @@ final class InputSchema
     {
         return match (true) {
             $constraint instanceof Id => $schema + ['format' => 'uuid'],
-            $constraint instanceof Assert\Length => $schema + array_filter(['minLength' => $constraint->min, 'maxLength' => $constraint->max], \is_int(...)),
-            $constraint instanceof Assert\Count => $schema + array_filter(['minItems' => $constraint->min, 'maxItems' => $constraint->max], \is_int(...)),
+            $constraint instanceof Assert\Length => $schema + array_filter(
+                ['minLength' => $constraint->min, 'maxLength' => $constraint->max],
+                \is_int(...),
+            ),
+            $constraint instanceof Assert\Count => $schema + array_filter(
+                ['minItems' => $constraint->min, 'maxItems' => $constraint->max],
+                \is_int(...),
+            ),
             $constraint instanceof Assert\Range => $schema + ['minimum' => $constraint->min, 'maximum' => $constraint->max],
-            $constraint instanceof Assert\Choice => $schema + ['enum' => \is_callable($constraint->callback) ? ($constraint->callback)() : $constraint->choices],
-            $constraint instanceof Assert\All => ['items' => array_reduce((array) $constraint->constraints, static fn (array $items, mixed $one): array => \is_object($one) ? self::constrained($items, $one) : $items, \is_array($schema['items'] ?? null) ? $schema['items'] : [])] + $schema,
+            $constraint instanceof Assert\Choice => $schema + [
+                'enum' => \is_callable($constraint->callback) ? ($constraint->callback)() : $constraint->choices,
+            ],
+            $constraint instanceof Assert\All => ['items' => array_reduce(
+                (array) $constraint->constraints,
+                static fn (array $items, mixed $one): array => \is_object($one) ? self::constrained($items, $one) : $items,
+                \is_array($schema['items'] ?? null) ? $schema['items'] : [],
+            )] + $schema,
             default => $schema,
         };
     }

@@ -54,9 +54,17 @@ final readonly class JsonBodies
             return null;
         }
         if ('json' !== $request->getContentTypeFormat()) {
-            return new Problem(415, 'Not JSON', 'The body of this request has to be JSON, and to say so in Content-Type: application/json.');
+            return new Problem(
+                415,
+                'Not JSON',
+                'The body of this request has to be JSON, and to say so in Content-Type: application/json.',
+            );
         }
-        if (\strlen($content) > self::MOST_BYTES || substr_count($content, '{') + substr_count($content, '[') > self::MOST_STRUCTURES || substr_count($content, ',') > self::MOST_VALUES) {
+        if (
+            \strlen($content) > self::MOST_BYTES
+            || substr_count($content, '{') + substr_count($content, '[') > self::MOST_STRUCTURES
+            || substr_count($content, ',') > self::MOST_VALUES
+        ) {
             return new Problem(413, 'Too large', 'This is more than one request can hold. Send it in parts. Nothing was changed.');
         }
         try {
@@ -73,7 +81,14 @@ final readonly class JsonBodies
         // Nothing else stands for it in JSON (RFC 8259, 7).
         $field = null === $shape && str_contains($content, '\u0000') ? self::nul($data, '') : null;
 
-        return null === $field ? $shape : new Problem(422, 'Not possible like this', \sprintf('“%s” holds a character that is no text (NUL). Take it out.', $field), $field);
+        return null === $field
+            ? $shape
+            : new Problem(
+                422,
+                'Not possible like this',
+                \sprintf('“%s” holds a character that is no text (NUL). Take it out.', $field),
+                $field,
+            );
     }
 
     /** @param array<mixed> $data the field that holds a NUL, by its path; null where none does */

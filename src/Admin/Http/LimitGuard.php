@@ -18,7 +18,12 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
 final readonly class LimitGuard
 {
     public function __construct(
-        #[AutowireLocator(['preview' => new Autowire(service: 'limiter.preview'), 'upload' => new Autowire(service: 'limiter.upload'), 'import' => new Autowire(service: 'limiter.import'), 'answers' => new Autowire(service: 'limiter.answers')])] private ContainerInterface $limiters,
+        #[AutowireLocator([
+            'preview' => new Autowire(service: 'limiter.preview'),
+            'upload' => new Autowire(service: 'limiter.upload'),
+            'import' => new Autowire(service: 'limiter.import'),
+            'answers' => new Autowire(service: 'limiter.answers'),
+        ])] private ContainerInterface $limiters,
         private TokenStorageInterface $tokens,
     ) {
     }
@@ -33,7 +38,10 @@ final readonly class LimitGuard
             $limit = $limiter->create($this->tokens->getToken()?->getUserIdentifier())->consume();
             if (!$limit->isAccepted()) {
                 $seconds = max(1, $limit->getRetryAfter()->getTimestamp() - time());
-                throw new TooManyRequestsHttpException($seconds, \sprintf('This was asked for very often. Wait %d seconds, then go on. Nothing was lost.', $seconds));
+                throw new TooManyRequestsHttpException(
+                    $seconds,
+                    \sprintf('This was asked for very often. Wait %d seconds, then go on. Nothing was lost.', $seconds),
+                );
             }
         }
     }

@@ -18,7 +18,10 @@ final class ListSizeValidator extends CountValidator
         }
         // What is no text was made an object by now, or it is neither.
         if (\is_array($value) && [] !== array_filter($value, static fn (mixed $one): bool => !\is_string($one) && !\is_object($one))) {
-            $this->context->buildViolation('This has to be a list of texts.')->setCode(ListSize::OF_OTHERS)->setInvalidValue($value)->addViolation();
+            $this->context->buildViolation('This has to be a list of texts.')
+                ->setCode(ListSize::OF_OTHERS)
+                ->setInvalidValue($value)
+                ->addViolation();
 
             return;
         }

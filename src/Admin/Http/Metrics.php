@@ -31,7 +31,11 @@ final readonly class Metrics implements Page
             throw new NotFoundHttpException();
         }
 
-        return new Response($this->metrics->text(), 200, ['Content-Type' => 'text/plain; version=0.0.4; charset=utf-8', 'Cache-Control' => 'no-store']);
+        return new Response(
+            $this->metrics->text(),
+            200,
+            ['Content-Type' => 'text/plain; version=0.0.4; charset=utf-8', 'Cache-Control' => 'no-store'],
+        );
     }
 
     public static function mayAsk(Request $request): bool

@@ -27,7 +27,13 @@ final readonly class MomentReader implements DenormalizerInterface
         try {
             return Moment::parse(\is_string($data) ? $data : '', $path, $this->copies->workbench->settings->zone());
         } catch (Refused $refused) {
-            throw NotNormalizableValueException::createForUnexpectedDataType($refused->getMessage(), $data, [\DateTimeImmutable::class], $path, true);
+            throw NotNormalizableValueException::createForUnexpectedDataType(
+                $refused->getMessage(),
+                $data,
+                [\DateTimeImmutable::class],
+                $path,
+                true,
+            );
         }
     }
 

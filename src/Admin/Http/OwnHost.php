@@ -29,7 +29,11 @@ final readonly class OwnHost
             $asked = '';
         }
         if ($asked !== strtolower($own) && Health::PATH !== $event->getRequest()->getPathInfo() && !Metrics::mayAsk($event->getRequest())) {
-            $event->setResponse(new Response('This is not the address of the management interface.', 421, ['Content-Type' => 'text/plain']));
+            $event->setResponse(new Response(
+                'This is not the address of the management interface.',
+                421,
+                ['Content-Type' => 'text/plain'],
+            ));
         }
     }
 }

@@ -18,8 +18,10 @@ use Symfony\Component\Security\Core\Authentication\Token\Storage\TokenStorageInt
 #[AsEventListener]
 final readonly class PageTag
 {
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private TokenStorageInterface $tokens)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private TokenStorageInterface $tokens,
+    ) {
     }
 
     public function __invoke(ControllerEvent $event): void
@@ -30,7 +32,9 @@ final readonly class PageTag
             // The connection outlives the request: what is not told apart is told to nobody's page, and not to the last one's.
             $tag = 1 === preg_match('/^[\w-]{8,64}$/D', $page) ? $page : '';
             $user = $this->tokens->getToken()?->getUser();
-            $this->connection->executeStatement("SELECT set_config('lantern.page', ?, false), set_config('lantern.person', ?, false)", [$tag, $user instanceof Account ? $user->person->name : '']);
+            $this->connection->executeStatement(<<<'SQL'
+                SELECT set_config('lantern.page', ?, false), set_config('lantern.person', ?, false)
+                SQL, [$tag, $user instanceof Account ? $user->person->name : '']);
         }
     }
 }

@@ -26,22 +26,38 @@ use Symfony\Component\Validator\Exception\ValidationFailedException;
 #[AsEventListener(event: KernelEvents::EXCEPTION, priority: 10)]
 final readonly class ProblemResponses
 {
-    public function __construct(private TokenStorageInterface $tokens, private LoggerInterface $logger, private SecurityLog $log, private RequestId $requests, #[Autowire('%kernel.project_dir%/public/storefront/away.html')] private string $awayPage)
-    {
+    public function __construct(
+        private TokenStorageInterface $tokens,
+        private LoggerInterface $logger,
+        private SecurityLog $log,
+        private RequestId $requests,
+        #[Autowire('%kernel.project_dir%/public/storefront/away.html')] private string $awayPage,
+    ) {
     }
 
     public function __invoke(ExceptionEvent $event): void
     {
         if (!Routes::wantsProblem($event->getRequest())) {
             if (Away::explains($event->getThrowable())) {
-                $event->setResponse(new Response((string) file_get_contents($this->awayPage), Response::HTTP_SERVICE_UNAVAILABLE, ['Content-Type' => 'text/html; charset=UTF-8', 'Retry-After' => (string) Away::RETRY_AFTER, 'Cache-Control' => 'no-store']));
+                $event->setResponse(new Response(
+                    (string) file_get_contents($this->awayPage),
+                    Response::HTTP_SERVICE_UNAVAILABLE,
+                    [
+                        'Content-Type' => 'text/html; charset=UTF-8',
+                        'Retry-After' => (string) Away::RETRY_AFTER,
+                        'Cache-Control' => 'no-store',
+                    ],
+                ));
             }
 
             return;
         }
         $problem = $this->problem($event->getThrowable());
         if (500 === $problem->status) {
-            $this->logger->critical($event->getThrowable()->getMessage(), ['exception' => $event->getThrowable(), 'request' => $this->requests->current()]);
+            $this->logger->critical(
+                $event->getThrowable()->getMessage(),
+                ['exception' => $event->getThrowable(), 'request' => $this->requests->current()],
+            );
         }
         if (403 === $problem->status) {
             $this->log->attempt('refused', ['method' => $event->getRequest()->getMethod(), 'route' => Routes::name($event->getRequest())]);
@@ -63,14 +79,42 @@ final readonly class ProblemResponses
         $previous = $error->getPrevious();
 
         return match (true) {
-            $error instanceof Refused => new Problem(Response::HTTP_UNPROCESSABLE_ENTITY, 'Not possible like this', $error->getMessage(), $error->field),
+            $error instanceof Refused => new Problem(
+                Response::HTTP_UNPROCESSABLE_ENTITY,
+                'Not possible like this',
+                $error->getMessage(),
+                $error->field,
+            ),
             $error instanceof NotThere => new Problem(Response::HTTP_NOT_FOUND, 'Not there', $error->getMessage()),
-            $error instanceof AuthenticationException, $error instanceof AccessDeniedException && !$this->isSignedIn() => new Problem(Response::HTTP_UNAUTHORIZED, 'Signed out', 'You are no longer signed in. Sign in again in another tab; what you typed stays here.'),
-            $error instanceof AccessDeniedException => new Problem(Response::HTTP_FORBIDDEN, 'Not yours to change', 'This is for people with another role. Ask an owner of the shop for it.'),
+            $error instanceof AuthenticationException, $error instanceof AccessDeniedException && !$this->isSignedIn() => new Problem(
+                Response::HTTP_UNAUTHORIZED,
+                'Signed out',
+                'You are no longer signed in. Sign in again in another tab; what you typed stays here.',
+            ),
+            $error instanceof AccessDeniedException => new Problem(
+                Response::HTTP_FORBIDDEN,
+                'Not yours to change',
+                'This is for people with another role. Ask an owner of the shop for it.',
+            ),
             $previous instanceof ValidationFailedException => InputWords::problem($previous->getViolations()),
-            Away::explains($error) => new Problem(Response::HTTP_SERVICE_UNAVAILABLE, 'The database does not answer', 'Nothing was changed, and what you typed stays here. Try again in a few seconds.'),
-            $error instanceof HttpExceptionInterface => new Problem($error->getStatusCode(), Response::$statusTexts[$error->getStatusCode()] ?? 'Error', self::words($error)),
-            default => new Problem(Response::HTTP_INTERNAL_SERVER_ERROR, 'Something went wrong here', \sprintf('Nothing was changed. Try again; if it happens again, the log of the server says what it was under %s.', $this->requests->current())),
+            Away::explains($error) => new Problem(
+                Response::HTTP_SERVICE_UNAVAILABLE,
+                'The database does not answer',
+                'Nothing was changed, and what you typed stays here. Try again in a few seconds.',
+            ),
+            $error instanceof HttpExceptionInterface => new Problem(
+                $error->getStatusCode(),
+                Response::$statusTexts[$error->getStatusCode()] ?? 'Error',
+                self::words($error),
+            ),
+            default => new Problem(
+                Response::HTTP_INTERNAL_SERVER_ERROR,
+                'Something went wrong here',
+                \sprintf(
+                    'Nothing was changed. Try again; if it happens again, the log of the server says what it was under %s.',
+                    $this->requests->current(),
+                ),
+            ),
         };
     }
 

@@ -17,7 +17,9 @@ final class Routes
     {
         $controller = $request->attributes->get('_controller');
 
-        return \is_string($controller) && str_starts_with($controller, 'Lantern\\Admin\\') && !is_subclass_of(strstr($controller.'::', '::', true) ?: '', Page::class);
+        return \is_string($controller)
+            && str_starts_with($controller, 'Lantern\\Admin\\')
+            && !is_subclass_of(strstr($controller.'::', '::', true) ?: '', Page::class);
     }
 
     public static function name(Request $request): string
@@ -35,6 +37,8 @@ final class Routes
     /** Whether whoever asks expects a problem rather than a page, where nothing was matched. */
     public static function wantsProblem(Request $request): bool
     {
-        return self::isApi($request) || !$request->attributes->has('_controller') && str_starts_with(rawurldecode($request->getPathInfo()), '/api');
+        return self::isApi($request)
+            || !$request->attributes->has('_controller')
+            && str_starts_with(rawurldecode($request->getPathInfo()), '/api');
     }
 }

@@ -24,9 +24,13 @@ final readonly class SecurityHeaders
         $styles = "'self'".(\is_string($nonce) ? " 'nonce-$nonce'" : '');
         $headers = $event->getResponse()->headers;
         // A route that wants a stricter policy has said so; data is no page, and needs nothing.
-        $policy = $headers->get('Content-Security-Policy') ?? (Routes::isApi($event->getRequest()) ? "default-src 'none'; frame-ancestors 'none'" : null);
+        $policy = $headers->get('Content-Security-Policy')
+            ?? (Routes::isApi($event->getRequest()) ? "default-src 'none'; frame-ancestors 'none'" : null);
         $headers->add([
-            'Content-Security-Policy' => $policy ?? "default-src 'none'; script-src 'self'; style-src $styles; font-src 'self'; img-src 'self' data: {$this->storefrontUrl}; media-src {$this->storefrontUrl}; connect-src 'self'; frame-src {$this->storefrontUrl}; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
+            'Content-Security-Policy' => $policy
+                ?? "default-src 'none'; script-src 'self'; style-src $styles; font-src 'self'; img-src 'self' data: "
+                    ."{$this->storefrontUrl}; media-src {$this->storefrontUrl}; connect-src 'self'; frame-src {$this->storefrontUrl}; "
+                    ."base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
             'X-Content-Type-Options' => 'nosniff',
             'Referrer-Policy' => 'same-origin',
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',

@@ -30,7 +30,10 @@ final readonly class SecurityLog
      */
     public function write(string $what, array $about = []): void
     {
-        $this->logger->info($what, ['who' => $this->tokens->getToken()?->getUserIdentifier() ?? '', 'request' => $this->requests->current()] + $about);
+        $this->logger->info(
+            $what,
+            ['who' => $this->tokens->getToken()?->getUserIdentifier() ?? '', 'request' => $this->requests->current()] + $about,
+        );
     }
 
     /**
@@ -49,7 +52,12 @@ final readonly class SecurityLog
     public function attempt(string $what, array $about = []): void
     {
         $this->write($what, $about);
-        $this->audited(fn (Actor $by) => $this->audit->addAttempt($by, $what, (string) ($about['as'] ?? ''), array_diff_key($about, ['as' => true, 'from' => true])));
+        $this->audited(fn (Actor $by) => $this->audit->addAttempt(
+            $by,
+            $what,
+            (string) ($about['as'] ?? ''),
+            array_diff_key($about, ['as' => true, 'from' => true]),
+        ));
     }
 
     /** @param \Closure(Actor): void $write */

@@ -27,15 +27,27 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Letters
 {
-    public function __construct(private Api $api, private Subscribers $subscribers, private Mailbox $mailbox, private SignUps $signUps, private AuditLog $audit)
-    {
+    public function __construct(
+        private Api $api,
+        private Subscribers $subscribers,
+        private Mailbox $mailbox,
+        private SignUps $signUps,
+        private AuditLog $audit,
+    ) {
     }
 
     #[Route('/api/letters', name: 'letters', methods: ['GET'])]
-    #[OA\Get(path: '/api/letters', summary: 'The lists, the mails that were kept, and what the mailing service was told', responses: [new OA\Response(response: 200, description: 'All of them', content: new OA\JsonContent(ref: LettersView::class))])]
+    #[OA\Get(
+        path: '/api/letters',
+        summary: 'The lists, the mails that were kept, and what the mailing service was told',
+        responses: [new OA\Response(response: 200, description: 'All of them', content: new OA\JsonContent(ref: LettersView::class))],
+    )]
     public function letters(): Response
     {
-        $lists = array_map(static fn (ListCount $one): ListView => new ListView($one->list, $one->confirmed, $one->asked, $one->left), $this->subscribers->lists());
+        $lists = array_map(
+            static fn (ListCount $one): ListView => new ListView($one->list, $one->confirmed, $one->asked, $one->left),
+            $this->subscribers->lists(),
+        );
         $known = array_column($lists, 'name');
         foreach ($this->signUps->lists() as $name) {
             if (!\in_array($name, $known, true)) {
@@ -46,13 +58,30 @@ final readonly class Letters
         return $this->api->json(new LettersView(
             $lists,
             $this->mailbox->keeps(),
-            array_map(static fn (KeptMail $one): MailView => new MailView($one->id, $one->at->format(\DATE_ATOM), $one->to, $one->subject, $one->text()), $this->mailbox->mails()),
-            array_map(static fn (TellService $one): ToldView => new ToldView($one->type, $one->list, $one->address, gmdate(\DATE_ATOM, $one->at)), $this->mailbox->told()),
+            array_map(
+                static fn (KeptMail $one): MailView => new MailView(
+                    $one->id,
+                    $one->at->format(\DATE_ATOM),
+                    $one->to,
+                    $one->subject,
+                    $one->text(),
+                ),
+                $this->mailbox->mails(),
+            ),
+            array_map(
+                static fn (TellService $one): ToldView => new ToldView($one->type, $one->list, $one->address, gmdate(\DATE_ATOM, $one->at)),
+                $this->mailbox->told(),
+            ),
         ));
     }
 
     #[Route('/api/letters/subscribers.csv', name: 'letters_csv', methods: ['GET'])]
-    #[OA\Get(path: '/api/letters/subscribers.csv', summary: 'Those of a list who said yes, as CSV (RFC 4180)', parameters: [new OA\Parameter(name: 'list', in: 'query', required: true, schema: new OA\Schema(type: 'string'))], responses: [new OA\Response(response: 200, description: 'The list', content: new OA\MediaType(mediaType: 'text/csv'))])]
+    #[OA\Get(
+        path: '/api/letters/subscribers.csv',
+        summary: 'Those of a list who said yes, as CSV (RFC 4180)',
+        parameters: [new OA\Parameter(name: 'list', in: 'query', required: true, schema: new OA\Schema(type: 'string'))],
+        responses: [new OA\Response(response: 200, description: 'The list', content: new OA\MediaType(mediaType: 'text/csv'))],
+    )]
     public function csv(#[CurrentUser] Account $account, #[MapQueryParameter] string $list = ''): Response
     {
         if ('' === $list) {
@@ -65,7 +94,16 @@ final readonly class Letters
             fputcsv($out, ['address', 'confirmed at', 'agreed to'], escape: '', eol: "\r\n");
             foreach ($this->subscribers->confirmed($list) as $one) {
                 // A spreadsheet takes what begins so for a formula.
-                fputcsv($out, [(1 === preg_match('/^[=+@-]/', $one->address) ? "'" : '').$one->address, $one->confirmedAt?->format(\DATE_ATOM) ?? '', $one->agreed], escape: '', eol: "\r\n");
+                fputcsv(
+                    $out,
+                    [
+                        (1 === preg_match('/^[=+@-]/', $one->address) ? "'" : '').$one->address,
+                        $one->confirmedAt?->format(\DATE_ATOM) ?? '',
+                        $one->agreed,
+                    ],
+                    escape: '',
+                    eol: "\r\n",
+                );
             }
         });
         $response->headers->add([

@@ -33,7 +33,11 @@ final readonly class BayView
         public ?string $beside,
         #[OA\Property(description: 'Whether it shows the pages of its group by itself')]
         public bool $fills,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: DoubleView::class), description: 'What visitors meet twice because it stands here, too')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: DoubleView::class),
+            description: 'What visitors meet twice because it stands here, too',
+        )]
         public array $doubles,
     ) {
     }

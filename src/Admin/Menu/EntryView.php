@@ -43,7 +43,11 @@ final readonly class EntryView
         public ?FillingView $filling,
         #[OA\Property(ref: '#/components/schemas/PieceInput', nullable: true, description: 'What it is in a page or panel; null: a link')]
         public ?object $piece,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: AdviceView::class), description: 'Of a band or panel: colours that are too pale')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: AdviceView::class),
+            description: 'Of a band or panel: colours that are too pale',
+        )]
         public array $advice,
         #[OA\Property(description: 'Whether a wide panel opens below it')]
         public bool $opensPanel,

@@ -19,9 +19,17 @@ final readonly class FoundView
     public function __construct(
         #[OA\Property(type: 'array', items: new OA\Items(ref: PlaceRow::class), description: 'Places, likeliest first')]
         public array $rows,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: TypedLeadView::class), description: 'What the letters can mean besides a place')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: TypedLeadView::class),
+            description: 'What the letters can mean besides a place',
+        )]
         public array $leads,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'Kinds of places that could be made with the letters as their title')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+            description: 'Kinds of places that could be made with the letters as their title',
+        )]
         public array $makes,
     ) {
     }

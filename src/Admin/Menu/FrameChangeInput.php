@@ -22,13 +22,21 @@ final readonly class FrameChangeInput
     public function __construct(
         #[OA\Property]
         public FrameChange $type,
-        #[OA\Property(description: 'For hang, take-down, swap, heading, for columns and bays beside pages, and, to hang it at once, make'), Assert\Length(max: 60)]
+        #[OA\Property(
+            description: 'For hang, take-down, swap, heading, for columns and bays beside pages, and, to hang it at once, make',
+        ),
+            Assert\Length(max: 60),]
         public ?string $bay = null,
         #[OA\Property(description: 'For swap: the other bay'), Assert\Length(max: 60)]
         public ?string $other = null,
         #[OA\Property(description: 'For hang, rename and remove'), Id]
         public ?string $menuId = null,
-        #[OA\Property(description: 'For heading, make, rename, notice; for without-menu: categories or nothing; for header and look: what is chosen; for keep-looks: their name; for wordmark: a picture of the shop; for widen-column: parts of the width; for fill-beside: yes or no'), Assert\Length(max: 5000)]
+        #[OA\Property(
+            description: 'For heading, make, rename, notice; for without-menu: categories or nothing; for header and look: what is '
+                .'chosen; for keep-looks: their name; for wordmark: a picture of the shop; for widen-column: parts of the width; for '
+                .'fill-beside: yes or no',
+        ),
+            Assert\Length(max: 5000),]
         public ?string $words = null,
         #[OA\Property(description: 'For remove')]
         public bool $evenIfItHangs = false,
@@ -40,7 +48,15 @@ final readonly class FrameChangeInput
         public bool $towardsEnd = false,
         #[OA\Property(description: 'For take-looks and forget-looks: which set'), Assert\Length(max: 40)]
         public ?string $set = null,
-        #[OA\Property(type: 'array', nullable: true, items: new OA\Items(ref: SeenVersion::class), description: 'The `versions` of the frame that was shown: where what is changed is another by now, the answer is 412. Without it, it is changed whatever it is'), ListSize(max: 1000), Assert\Valid]
+        #[OA\Property(
+            type: 'array',
+            nullable: true,
+            items: new OA\Items(ref: SeenVersion::class),
+            description: 'The `versions` of the frame that was shown: where what is changed is another by now, the answer is 412. '
+                .'Without it, it is changed whatever it is',
+        ),
+            ListSize(max: 1000),
+            Assert\Valid,]
         public ?array $seen = null,
     ) {
     }
@@ -49,7 +65,9 @@ final readonly class FrameChangeInput
     public function concerns(): array
     {
         return match ($this->type) {
-            FrameChange::Hang, FrameChange::TakeDown, FrameChange::Heading, FrameChange::MakeColumn, FrameChange::ShiftColumn, FrameChange::WidenColumn, FrameChange::FillBeside, FrameChange::RemoveBeside => ["bay:{$this->bay()}"],
+            FrameChange::Hang, FrameChange::TakeDown, FrameChange::Heading, FrameChange::MakeColumn, FrameChange::ShiftColumn, FrameChange::WidenColumn, FrameChange::FillBeside, FrameChange::RemoveBeside => [
+                "bay:{$this->bay()}",
+            ],
             FrameChange::Swap => ["bay:{$this->bay()}", "bay:{$this->other()}"],
             FrameChange::Notice => ['setting:notice'],
             FrameChange::LastLine => ['setting:'.SettingWords::LAST_LINE],
@@ -57,7 +75,10 @@ final readonly class FrameChangeInput
             FrameChange::Wordmark => ['setting:'.HeaderShape::WORDMARK],
             FrameChange::Look, FrameChange::Header => ["setting:{$this->setting()}"],
             // A whole set goes over all of them.
-            FrameChange::TakeLooks => array_map(static fn (string $setting): string => "setting:$setting", array_keys(Looks::of()->values())),
+            FrameChange::TakeLooks => array_map(
+                static fn (string $setting): string => "setting:$setting",
+                array_keys(Looks::of()->values()),
+            ),
             FrameChange::Make => null === $this->bay ? [] : ["bay:{$this->bay}"],
             // A menu counts the versions of itself; a set that is kept or forgotten changes nothing of the frame.
             FrameChange::Rename, FrameChange::Remove, FrameChange::MakeBeside, FrameChange::KeepLooks, FrameChange::ForgetLooks => [],

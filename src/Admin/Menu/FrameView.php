@@ -34,7 +34,12 @@ final readonly class FrameView
         public LooksView $looks,
         #[OA\Property]
         public FitView $fit,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: SeenVersion::class), description: 'Of bays and settings, such as `bay:header` and `setting:notice`: to be sent as `seen` with a change of one of them')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: SeenVersion::class),
+            description: 'Of bays and settings, such as `bay:header` and `setting:notice`: to be sent as `seen` with a change of one of '
+                .'them',
+        )]
         public array $versions,
         #[OA\Property(description: 'Of the menu, the column or the bay that was just made')]
         public ?string $made = null,

@@ -28,19 +28,39 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Frames
 {
-    public function __construct(private Api $api, private MenuViews $views, private FrameEditor $editor, private LooksEditor $looks, private BayEditor $bays, private LayoutMaker $layouts, private PaleBands $pale, private Copies $copies, private FrameVersions $versions)
-    {
+    public function __construct(
+        private Api $api,
+        private MenuViews $views,
+        private FrameEditor $editor,
+        private LooksEditor $looks,
+        private BayEditor $bays,
+        private LayoutMaker $layouts,
+        private PaleBands $pale,
+        private Copies $copies,
+        private FrameVersions $versions,
+    ) {
     }
 
     #[Route('/api/frame', methods: ['GET'])]
-    #[OA\Get(path: '/api/frame', summary: 'The frame of the shop on the workbench', responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class))])]
+    #[OA\Get(
+        path: '/api/frame',
+        summary: 'The frame of the shop on the workbench',
+        responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class))],
+    )]
     public function frame(): Response
     {
         return $this->api->json($this->views->frame());
     }
 
     #[Route('/api/frame/changes', methods: ['POST'])]
-    #[OA\Post(path: '/api/frame/changes', summary: 'Changes one thing of the frame', responses: [new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class)), new OA\Response(response: 412, description: 'Somebody else changed it; the frame as it is now is `current`')])]
+    #[OA\Post(
+        path: '/api/frame/changes',
+        summary: 'Changes one thing of the frame',
+        responses: [
+            new OA\Response(response: 200, description: 'The frame', content: new OA\JsonContent(ref: FrameView::class)),
+            new OA\Response(response: 412, description: 'Somebody else changed it; the frame as it is now is `current`'),
+        ],
+    )]
     public function change(#[Body] FrameChangeInput $input, #[CurrentUser] Account $account): Response
     {
         return $this->api->changed(
@@ -50,10 +70,27 @@ final readonly class Frames
     }
 
     #[Route('/api/looks/pale', methods: ['GET'])]
-    #[OA\Get(path: '/api/looks/pale', summary: 'Bands and panels on whose ground the colours of the looks are not read', responses: [new OA\Response(response: 200, description: 'Each colour of each', content: new OA\JsonContent(ref: PaleBandsView::class))])]
+    #[OA\Get(
+        path: '/api/looks/pale',
+        summary: 'Bands and panels on whose ground the colours of the looks are not read',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'Each colour of each',
+            content: new OA\JsonContent(ref: PaleBandsView::class),
+        )],
+    )]
     public function pale(): Response
     {
-        return $this->api->json(new PaleBandsView(array_map(static fn (PaleBand $one): PaleBandView => new PaleBandView($one->menuId, $one->bandId, $one->name, $one->pale->name, $one->pale->words()), $this->pale->in($this->copies->workbench->settings->all()->looks()))));
+        return $this->api->json(new PaleBandsView(array_map(
+            static fn (PaleBand $one): PaleBandView => new PaleBandView(
+                $one->menuId,
+                $one->bandId,
+                $one->name,
+                $one->pale->name,
+                $one->pale->words(),
+            ),
+            $this->pale->in($this->copies->workbench->settings->all()->looks()),
+        )));
     }
 
     /** @return string|null id of the menu, the column or the bay that was made */
@@ -71,7 +108,11 @@ final readonly class Frames
             FrameChange::Rename => $this->editor->rename($input->menuId(), $input->words(), $by),
             FrameChange::Remove => $this->editor->remove($input->menuId(), $input->evenIfItHangs, $by),
             FrameChange::Notice => $this->editor->notice($input->words(), $by),
-            FrameChange::WithoutMenu => $this->editor->withoutMenu(HeaderWithoutMenu::tryFrom($input->words()) ?? throw new Refused('words', 'A header without a menu shows categories or nothing.'), $by),
+            FrameChange::WithoutMenu => $this->editor->withoutMenu(
+                HeaderWithoutMenu::tryFrom($input->words())
+                    ?? throw new Refused('words', 'A header without a menu shows categories or nothing.'),
+                $by,
+            ),
             FrameChange::Wordmark => $this->editor->wordmark($input->words(), $by),
             FrameChange::LastLine => $this->editor->lastLine($input->words(), $by),
             FrameChange::MakeColumn => $made = $this->layouts->column($input->bay(), $by),

@@ -30,7 +30,8 @@ final readonly class HeaderView
         public bool $fades,
         #[OA\Property(enum: ['hover', 'click'], description: 'How dropdowns open for a mouse')]
         public string $opens,
-        #[OA\Property(description: 'Width of the window below which the drawer takes over where one points with a finger; null: as elsewhere')]
+        #[OA\Property(description: 'Width of the window below which the drawer takes over where one points with a finger; null: as '
+            .'elsewhere')]
         public ?int $tabletBelow,
         #[OA\Property(description: 'The shop’s own mark as SVG; empty: none is drawn')]
         public string $markDrawn,

@@ -24,12 +24,21 @@ use Symfony\Component\Routing\Requirement\Requirement;
 #[AsController]
 final readonly class Leads
 {
-    public function __construct(private Api $api, private PlaceTable $table, private PlaceViews $views, private Copies $copies, private SpotFinder $spots)
-    {
+    public function __construct(
+        private Api $api,
+        private PlaceTable $table,
+        private PlaceViews $views,
+        private Copies $copies,
+        private SpotFinder $spots,
+    ) {
     }
 
     #[Route('/api/places/find', methods: ['GET'])]
-    #[OA\Get(path: '/api/places/find', summary: 'What a few letters could mean, likeliest first', responses: [new OA\Response(response: 200, description: 'What was found', content: new OA\JsonContent(ref: FoundView::class))])]
+    #[OA\Get(
+        path: '/api/places/find',
+        summary: 'What a few letters could mean, likeliest first',
+        responses: [new OA\Response(response: 200, description: 'What was found', content: new OA\JsonContent(ref: FoundView::class))],
+    )]
     public function find(#[QueryInput] FindQuery $query = new FindQuery()): Response
     {
         $words = mb_substr($query->q, 0, 200);
@@ -47,13 +56,25 @@ final readonly class Leads
     }
 
     #[Route('/api/places/{id}/spots', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}/spots', summary: 'Where a place can go into menus, by letters of the spot', responses: [new OA\Response(response: 200, description: 'Spots', content: new OA\JsonContent(ref: SpotsView::class))])]
+    #[OA\Get(
+        path: '/api/places/{id}/spots',
+        summary: 'Where a place can go into menus, by letters of the spot',
+        responses: [new OA\Response(response: 200, description: 'Spots', content: new OA\JsonContent(ref: SpotsView::class))],
+    )]
     public function spots(string $id, #[QueryInput] SpotsQuery $query = new SpotsQuery()): Response
     {
         $place = $this->copies->workbench->places->get($id) ?? throw NotThere::place();
 
         return $this->api->json(new SpotsView(array_map(
-            static fn (FoundSpot $one): SpotView => new SpotView($one->menuId, $one->version, $one->spot->at->parentId, $one->spot->at->index, $one->spot->words(), $one->isThere, $one->fit),
+            static fn (FoundSpot $one): SpotView => new SpotView(
+                $one->menuId,
+                $one->version,
+                $one->spot->at->parentId,
+                $one->spot->at->index,
+                $one->spot->words(),
+                $one->isThere,
+                $one->fit,
+            ),
             $this->spots->find($place, $query->q),
         )));
     }

@@ -16,11 +16,19 @@ final readonly class LooksView
      * @param list<LooksSetView> $sets
      */
     public function __construct(
-        #[OA\Property(type: 'object', additionalProperties: new OA\AdditionalProperties(type: 'string'), description: 'By setting, as looks_accent')]
+        #[OA\Property(
+            type: 'object',
+            additionalProperties: new OA\AdditionalProperties(type: 'string'),
+            description: 'By setting, as looks_accent',
+        )]
         public object $values,
         #[OA\Property(type: 'array', items: new OA\Items(ref: TypefaceView::class))]
         public array $typefaces,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: AdviceView::class), description: 'Colours that are not read on what lies behind them')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: AdviceView::class),
+            description: 'Colours that are not read on what lies behind them',
+        )]
         public array $advice,
         #[OA\Property(type: 'array', items: new OA\Items(ref: LooksSetView::class))]
         public array $sets,

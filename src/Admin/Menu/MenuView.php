@@ -21,7 +21,11 @@ final readonly class MenuView
         public string $name,
         #[OA\Property]
         public int $version,
-        #[OA\Property(enum: ['menu', 'page', 'panel', 'column'], description: 'What is laid out is a page, under the id of its place, a wide panel, under the id of its entry, or a column of the footer')]
+        #[OA\Property(
+            enum: ['menu', 'page', 'panel', 'column'],
+            description: 'What is laid out is a page, under the id of its place, a wide panel, under the id of its entry, or a column of '
+                .'the footer',
+        )]
         public string $kind,
         #[OA\Property(description: 'Where in the shop it is seen')]
         public string $path,

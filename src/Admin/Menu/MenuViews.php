@@ -86,7 +86,13 @@ final readonly class MenuViews
             $names[] = new MenuName($id, $name, $this->baysOf($id, $bays), 'column');
         }
         $shape = HeaderShape::of($settings->values);
-        $fit = FittedHeader::of($settings, $hung['header']->menu->entries ?? [], null === ($hung['header']->bay->menuId ?? null) ? [] : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId));
+        $fit = FittedHeader::of(
+            $settings,
+            $hung['header']->menu->entries ?? [],
+            null === ($hung['header']->bay->menuId ?? null)
+                ? []
+                : $this->copies->workbench->layouts->panelsIn($hung['header']->bay->menuId),
+        );
 
         return new FrameView(
             $settings->name(),
@@ -96,20 +102,61 @@ final readonly class MenuViews
                 $one->bay->name(),
                 $one->bay->heading,
                 $one->bay->menuId,
-                isset($columns[$one->bay->menuId ?? '']) ? self::drawn($laidOut[$one->bay->id] ?? null) : array_map(static fn (ResolvedEntry $entry): DrawnEntry => new DrawnEntry($entry->id, $entry->label, \count($entry->children)), $one->menu->entries),
+                isset($columns[$one->bay->menuId ?? ''])
+                    ? self::drawn($laidOut[$one->bay->id] ?? null)
+                    : array_map(
+                        static fn (ResolvedEntry $entry): DrawnEntry => new DrawnEntry($entry->id, $entry->label, \count($entry->children)),
+                        $one->menu->entries,
+                    ),
                 $one->bay->share,
                 null === $one->bay->menuId ? null : (isset($columns[$one->bay->menuId]) ? 'column' : 'menu'),
                 $one->bay->beside,
                 $one->bay->fills,
-                array_map(static fn (SignUpTwice $twice): DoubleView => new DoubleView($twice->entryId, $twice->menuId, $twice->otherId, $twice->version, $twice->ownVersion, $twice->words()), $doubles[$one->bay->menuId ?? ''] ?? []),
+                array_map(
+                    static fn (SignUpTwice $twice): DoubleView => new DoubleView(
+                        $twice->entryId,
+                        $twice->menuId,
+                        $twice->otherId,
+                        $twice->version,
+                        $twice->ownVersion,
+                        $twice->words(),
+                    ),
+                    $doubles[$one->bay->menuId ?? ''] ?? [],
+                ),
             ), $hung)),
             $names,
             HeaderWithoutMenu::chosen($settings->values)->value,
-            new HeaderView($shape->form->value, $shape->entries->value, $shape->mark->value, $shape->drawerBelow, $shape->takesOverBelow($fit->drawerBelow()), $shape->stays, $shape->fades, $shape->onClick ? 'click' : 'hover', $shape->tabletBelow, $shape->markDrawn, $shape->markOpen, $shape->secondBelow, $shape->wordmark?->picture, $settings->get(HeaderShape::WORDMARK_WORDS)),
+            new HeaderView(
+                $shape->form->value,
+                $shape->entries->value,
+                $shape->mark->value,
+                $shape->drawerBelow,
+                $shape->takesOverBelow($fit->drawerBelow()),
+                $shape->stays,
+                $shape->fades,
+                $shape->onClick ? 'click' : 'hover',
+                $shape->tabletBelow,
+                $shape->markDrawn,
+                $shape->markOpen,
+                $shape->secondBelow,
+                $shape->wordmark?->picture,
+                $settings->get(HeaderShape::WORDMARK_WORDS),
+            ),
             $settings->get(SettingWords::LAST_LINE),
             $this->looks($settings->looks()),
-            new FitView($fit->needs, $fit->ever, $fit->widest, $fit->wraps, $fit->onADesk(), HeaderForm::Drawer === $shape->form ? '' : $fit->words($shape->drawerBelow)),
-            array_map(static fn (string $of, int $version): SeenVersion => new SeenVersion($of, $version), array_keys($versions = $this->versions->all()), $versions),
+            new FitView(
+                $fit->needs,
+                $fit->ever,
+                $fit->widest,
+                $fit->wraps,
+                $fit->onADesk(),
+                HeaderForm::Drawer === $shape->form ? '' : $fit->words($shape->drawerBelow),
+            ),
+            array_map(
+                static fn (string $of, int $version): SeenVersion => new SeenVersion($of, $version),
+                array_keys($versions = $this->versions->all()),
+                $versions,
+            ),
             $made,
         );
     }
@@ -117,16 +164,38 @@ final readonly class MenuViews
     /** @return list<DrawnEntry> what is seen of a column, piece by piece */
     private static function drawn(?LaidOut $column): array
     {
-        return array_map(static fn (ResolvedPiece $piece): DrawnEntry => new DrawnEntry($piece->id, '' === $piece->label ? PieceWords::of($piece->piece) : $piece->label, \count($piece->links)), $column->layout->pieces[0]->children ?? []);
+        return array_map(
+            static fn (ResolvedPiece $piece): DrawnEntry => new DrawnEntry(
+                $piece->id,
+                '' === $piece->label ? PieceWords::of($piece->piece) : $piece->label,
+                \count($piece->links),
+            ),
+            $column->layout->pieces[0]->children ?? [],
+        );
     }
 
     private function looks(Looks $looks): LooksView
     {
         return new LooksView(
             (object) $looks->values(),
-            array_map(static fn (Typeface $one): TypefaceView => new TypefaceView($one->value, $one->family(), $one->words()), Typeface::cases()),
-            array_map(static fn (TooPale $one): AdviceView => new AdviceView($one->words(), $one->setting, $one->offered?->hex()), $looks->tooPale()),
-            array_map(static fn (LooksSet $set): LooksSetView => new LooksSetView($set->id, $set->name, (object) $set->looks->values(), $set->ships, $set->looks->equals($looks)), $this->looksSets->all()),
+            array_map(
+                static fn (Typeface $one): TypefaceView => new TypefaceView($one->value, $one->family(), $one->words()),
+                Typeface::cases(),
+            ),
+            array_map(
+                static fn (TooPale $one): AdviceView => new AdviceView($one->words(), $one->setting, $one->offered?->hex()),
+                $looks->tooPale(),
+            ),
+            array_map(
+                static fn (LooksSet $set): LooksSetView => new LooksSetView(
+                    $set->id,
+                    $set->name,
+                    (object) $set->looks->values(),
+                    $set->ships,
+                    $set->looks->equals($looks),
+                ),
+                $this->looksSets->all(),
+            ),
         );
     }
 
@@ -153,7 +222,11 @@ final readonly class MenuViews
         }
         $alternatives = [];
         foreach ($this->log->alternatives($id) as $one) {
-            $alternatives[$one->entryId][] = new AlternativeView($one->id, $one->conflict()->words($tree->find($one->entryId)), $one->person);
+            $alternatives[$one->entryId][] = new AlternativeView(
+                $one->id,
+                $one->conflict()->words($tree->find($one->entryId)),
+                $one->person,
+            );
         }
 
         return new MenuView(
@@ -178,7 +251,10 @@ final readonly class MenuViews
      */
     public function outline(array $lines): OutlineView
     {
-        $places = $this->copies->workbench->places->byIds(array_values(array_filter(array_map(static fn (MatchedLine $line): ?string => $line->entry?->target instanceof PlaceTarget ? $line->entry->target->placeId : null, $lines))));
+        $places = $this->copies->workbench->places->byIds(array_values(array_filter(array_map(
+            static fn (MatchedLine $line): ?string => $line->entry?->target instanceof PlaceTarget ? $line->entry->target->placeId : null,
+            $lines,
+        ))));
 
         return new OutlineView(array_map(function (MatchedLine $line) use ($places): OutlineLineView {
             $place = $line->entry?->target instanceof PlaceTarget ? $places[$line->entry->target->placeId] ?? null : null;
@@ -190,7 +266,14 @@ final readonly class MenuViews
                 $line->line->lead,
                 null === $line->entry ? null : (object) EntryCodec::encode($line->entry),
                 null === $line->panel ? null : (object) EntryCodec::encode($line->panel),
-                array_map(fn (PlaceMatch $match): PlaceMatchView => new PlaceMatchView($this->places->brief($match->place), $match->sureness->value, $match->sureness->words()), $line->matches),
+                array_map(
+                    fn (PlaceMatch $match): PlaceMatchView => new PlaceMatchView(
+                        $this->places->brief($match->place),
+                        $match->sureness->value,
+                        $match->sureness->words(),
+                    ),
+                    $line->matches,
+                ),
                 null === $place ? null : $this->places->brief($place),
                 $line->problem,
             );
@@ -207,8 +290,15 @@ final readonly class MenuViews
      *
      * @return list<EntryView>
      */
-    private function entries(array $entries, array $places, array $leftOut, array $resolved, array $alternatives, array $panels, ?Panel $panel = null): array
-    {
+    private function entries(
+        array $entries,
+        array $places,
+        array $leftOut,
+        array $resolved,
+        array $alternatives,
+        array $panels,
+        ?Panel $panel = null,
+    ): array {
         return array_map(function (Entry $entry) use ($places, $leftOut, $resolved, $alternatives, $panels, $panel): EntryView {
             $target = $entry->target;
             $place = $target instanceof PlaceTarget ? $places[$target->placeId] ?? null : null;
@@ -216,7 +306,9 @@ final readonly class MenuViews
 
             return new EntryView(
                 $entry->id,
-                $entry->label ?? $place->title ?? ($entry->content instanceof Piece ? PieceWords::of($entry->content) : 'A place that is no longer there'),
+                $entry->label
+                    ?? $place->title
+                    ?? ($entry->content instanceof Piece ? PieceWords::of($entry->content) : 'A place that is no longer there'),
                 $entry->label,
                 TargetView::of($target, $places),
                 null === $place ? null : $this->places->brief($place),
@@ -233,7 +325,15 @@ final readonly class MenuViews
                 $alternatives[$entry->id] ?? [],
                 $left?->reason->words(),
                 true === $left?->asHeading,
-                $this->entries($entry->children, $places, $leftOut, $resolved, $alternatives, $panels, $entry->content instanceof Panel ? $entry->content : $panel),
+                $this->entries(
+                    $entry->children,
+                    $places,
+                    $leftOut,
+                    $resolved,
+                    $alternatives,
+                    $panels,
+                    $entry->content instanceof Panel ? $entry->content : $panel,
+                ),
             );
         }, $entries);
     }
@@ -247,7 +347,15 @@ final readonly class MenuViews
         $in = $piece instanceof Band ? $panel : null;
         $behind = Pale::pictureBehind($piece, $in);
 
-        return array_map(static fn (Pale $one): AdviceView => new AdviceView($one->words(), $one->name, $one->offered?->hex()), Pale::in($piece, $in, null === $behind ? [] : $this->pictures->regions($behind), $this->copies->workbench->settings->all()->looks()));
+        return array_map(
+            static fn (Pale $one): AdviceView => new AdviceView($one->words(), $one->name, $one->offered?->hex()),
+            Pale::in(
+                $piece,
+                $in,
+                null === $behind ? [] : $this->pictures->regions($behind),
+                $this->copies->workbench->settings->all()->looks(),
+            ),
+        );
     }
 
     /** @param array<string, Place> $places */
@@ -266,7 +374,10 @@ final readonly class MenuViews
             $filling->leftOut,
             $filling->words($of->title ?? 'a place that is no longer there'),
             $this->filled(array_values(array_filter($resolved->children ?? [], static fn (ResolvedEntry $child): bool => $child->filled))),
-            array_map($this->places->brief(...), array_values(array_filter(array_map(static fn (string $id): ?Place => $places[$id] ?? null, $filling->leftOut)))),
+            array_map(
+                $this->places->brief(...),
+                array_values(array_filter(array_map(static fn (string $id): ?Place => $places[$id] ?? null, $filling->leftOut))),
+            ),
             null === $of ? null : $this->places->brief($of),
         );
     }
@@ -278,7 +389,16 @@ final readonly class MenuViews
      */
     private function filled(array $entries): array
     {
-        return array_map(fn (ResolvedEntry $entry): FilledView => new FilledView($entry->id, $entry->placeId ?? '', $entry->label, $entry->href ?? '', $this->filled($entry->children)), $entries);
+        return array_map(
+            fn (ResolvedEntry $entry): FilledView => new FilledView(
+                $entry->id,
+                $entry->placeId ?? '',
+                $entry->label,
+                $entry->href ?? '',
+                $this->filled($entry->children),
+            ),
+            $entries,
+        );
     }
 
     /**

@@ -13,7 +13,11 @@ use OpenApi\Attributes as OA;
 final readonly class NarrowingView
 {
     public function __construct(
-        #[OA\Property(type: 'object', description: 'Values by the key of a filter; a category by its id', additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')))]
+        #[OA\Property(
+            type: 'object',
+            description: 'Values by the key of a filter; a category by its id',
+            additionalProperties: new OA\AdditionalProperties(type: 'array', items: new OA\Items(type: 'string')),
+        )]
         public \stdClass $choices,
         #[OA\Property(description: 'In the smallest unit of the currency')]
         public ?int $priceFrom,
@@ -29,6 +33,12 @@ final readonly class NarrowingView
     /** @param array<string, Place> $places the categories that it may be narrowed to, by id */
     public static function of(Narrowing $narrowing, array $places): self
     {
-        return new self((object) $narrowing->choices, $narrowing->priceFrom, $narrowing->priceTo, $narrowing->inStock, $narrowing->words(array_map(static fn (Place $place): string => $place->title, $places)));
+        return new self(
+            (object) $narrowing->choices,
+            $narrowing->priceFrom,
+            $narrowing->priceTo,
+            $narrowing->inStock,
+            $narrowing->words(array_map(static fn (Place $place): string => $place->title, $places)),
+        );
     }
 }

@@ -34,7 +34,11 @@ final readonly class NewEntriesReader implements DenormalizerInterface
             $panels[Fields::of(['id' => (string) $id], 'panels')->uuid('id')] = EntryCodec::decode(Fields::of($panel, 'panels', $zone));
         }
 
-        return new NewEntries(array_map(EntryCodec::decode(...), $entries), $panels, new Position($at->uuidOrNull('parentId'), $at->int('index')));
+        return new NewEntries(
+            array_map(EntryCodec::decode(...), $entries),
+            $panels,
+            new Position($at->uuidOrNull('parentId'), $at->int('index')),
+        );
     }
 
     public function supportsDenormalization(mixed $data, string $type, ?string $format = null, array $context = []): bool

@@ -23,7 +23,11 @@ final readonly class OutlineLineView
         public string $label,
         #[OA\Property(description: 'Where it says it leads')]
         public string $lead,
-        #[OA\Property(ref: '#/components/schemas/EntryInput', nullable: true, description: 'As it would go in; null where its target has to be chosen')]
+        #[OA\Property(
+            ref: '#/components/schemas/EntryInput',
+            nullable: true,
+            description: 'As it would go in; null where its target has to be chosen',
+        )]
         public ?\stdClass $entry,
         #[OA\Property(ref: '#/components/schemas/EntryInput', nullable: true, description: 'The wide panel that it opens')]
         public ?\stdClass $panel,

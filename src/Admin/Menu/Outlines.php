@@ -44,7 +44,11 @@ final readonly class Outlines
 
     #[Limited(Costly::Import)]
     #[Route('/api/outlines', methods: ['POST'])]
-    #[OA\Post(path: '/api/outlines', summary: 'What the lines of a menu from elsewhere lead to; nothing is changed', responses: [new OA\Response(response: 200, description: 'The lines', content: new OA\JsonContent(ref: OutlineView::class))])]
+    #[OA\Post(
+        path: '/api/outlines',
+        summary: 'What the lines of a menu from elsewhere lead to; nothing is changed',
+        responses: [new OA\Response(response: 200, description: 'The lines', content: new OA\JsonContent(ref: OutlineView::class))],
+    )]
     public function match(#[Body] OutlineInput $input): Response
     {
         $content = $input->content;
@@ -60,14 +64,21 @@ final readonly class Outlines
             default => !str_starts_with($begins, '{'),
         };
         if ([] === $lines) {
-            throw new Refused('content', 'There is nothing in it. Paste lines, each with the label of an entry; indent those that stand below another.');
+            throw new Refused(
+                'content',
+                'There is nothing in it. Paste lines, each with the label of an entry; indent those that stand below another.',
+            );
         }
 
         return $this->api->json($this->views->outline($this->matcher->match($lines, $byWords)));
     }
 
     #[Route('/api/menus/{id}/export.{format}', requirements: ['id' => Requirement::UUID, 'format' => 'txt|opml|json'], methods: ['GET'])]
-    #[OA\Get(path: '/api/menus/{id}/export.{format}', summary: 'A menu as a file', responses: [new OA\Response(response: 200, description: 'The file')])]
+    #[OA\Get(
+        path: '/api/menus/{id}/export.{format}',
+        summary: 'A menu as a file',
+        responses: [new OA\Response(response: 200, description: 'The file')],
+    )]
     public function export(string $id, string $format): Response
     {
         $name = $this->copies->workbench->menus->name($id) ?? throw NotThere::menu();
@@ -85,14 +96,26 @@ final readonly class Outlines
     }
 
     #[Route('/api/menu.schema.json', methods: ['GET'])]
-    #[OA\Get(path: '/api/menu.schema.json', summary: 'The JSON Schema of a menu', responses: [new OA\Response(response: 200, description: 'The schema')])]
+    #[OA\Get(
+        path: '/api/menu.schema.json',
+        summary: 'The JSON Schema of a menu',
+        responses: [new OA\Response(response: 200, description: 'The schema')],
+    )]
     public function schema(): Response
     {
         return new Response((string) file_get_contents(MenuJson::SCHEMA), 200, ['Content-Type' => 'application/schema+json']);
     }
 
     #[Route('/api/places/{id}/parts', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}/parts', summary: 'What an entry can lead to within a place', responses: [new OA\Response(response: 200, description: 'Its parts, and what its products can be narrowed to', content: new OA\JsonContent(ref: PartsView::class))])]
+    #[OA\Get(
+        path: '/api/places/{id}/parts',
+        summary: 'What an entry can lead to within a place',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'Its parts, and what its products can be narrowed to',
+            content: new OA\JsonContent(ref: PartsView::class),
+        )],
+    )]
     public function parts(string $id): Response
     {
         return $this->api->json($this->parts->of($id));
@@ -100,6 +123,12 @@ final readonly class Outlines
 
     private function withDomain(OutlineLine $line): OutlineLine
     {
-        return new OutlineLine($line->number, $line->level, $line->label, str_starts_with($line->lead, '/') ? $this->storefrontUrl.$line->lead : $line->lead, $line->enabled);
+        return new OutlineLine(
+            $line->number,
+            $line->level,
+            $line->label,
+            str_starts_with($line->lead, '/') ? $this->storefrontUrl.$line->lead : $line->lead,
+            $line->enabled,
+        );
     }
 }

@@ -20,7 +20,11 @@ final readonly class PartsView
         public array $anchors,
         #[OA\Property(description: 'Whether its products can be narrowed')]
         public bool $canBeNarrowed,
-        #[OA\Property(description: 'What each choice of its filters leads to', type: 'array', items: new OA\Items(ref: NarrowedPartView::class))]
+        #[OA\Property(
+            description: 'What each choice of its filters leads to',
+            type: 'array',
+            items: new OA\Items(ref: NarrowedPartView::class),
+        )]
         public array $narrowed,
     ) {
     }

@@ -29,17 +29,29 @@ final readonly class PartsViews
         $workbench = $this->copies->workbench;
         $place = $workbench->places->get($placeId) ?? throw NotThere::place();
 
-        return new PartsView($this->places->anchors($workbench->shop->words($placeId)), $place->kind->canBeNarrowed(), $place->kind->canBeNarrowed() ? $this->narrowed($place) : []);
+        return new PartsView(
+            $this->places->anchors($workbench->shop->words($placeId)),
+            $place->kind->canBeNarrowed(),
+            $place->kind->canBeNarrowed() ? $this->narrowed($place) : [],
+        );
     }
 
     /** @return list<NarrowedPartView> one for each choice of the filters of its listing */
     private function narrowed(Place $place): array
     {
-        $listing = NarrowedListing::ofPlace($this->copies->workbench, $place, $this->copies->workbench->shop->details($place->id), new ListingQuery(), Visitor::guest($this->clock->now()));
+        $listing = NarrowedListing::ofPlace(
+            $this->copies->workbench,
+            $place,
+            $this->copies->workbench->shop->details($place->id),
+            new ListingQuery(),
+            Visitor::guest($this->clock->now()),
+        );
         $parts = [];
         foreach ($listing->shown->filters as $filter) {
             foreach ($filter->choices as $choice) {
-                $narrowing = FilterKind::Availability === $filter->filter->kind ? new Narrowing(inStock: true) : new Narrowing([$filter->filter->key() => [$choice->value]]);
+                $narrowing = FilterKind::Availability === $filter->filter->kind
+                    ? new Narrowing(inStock: true)
+                    : new Narrowing([$filter->filter->key() => [$choice->value]]);
                 $parts[] = new NarrowedPartView(NarrowingView::of($narrowing, $listing->categories), $choice->label, $choice->count);
             }
         }

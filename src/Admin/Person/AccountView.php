@@ -20,7 +20,11 @@ final readonly class AccountView
         public bool $factorIsRequired,
         #[OA\Property(description: 'How many recovery codes are left')]
         public int $codesLeft,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: OwnSessionView::class), description: 'The browsers that one is signed in with, the last used first')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: OwnSessionView::class),
+            description: 'The browsers that one is signed in with, the last used first',
+        )]
         public array $sessions,
     ) {
     }

@@ -15,7 +15,11 @@ final readonly class AuditEntryView
         public int $id,
         #[OA\Property(format: 'date-time')]
         public string $at,
-        #[OA\Property(format: 'uuid', nullable: true, description: 'Who it was; two people may have one name. Null where nobody was signed in')]
+        #[OA\Property(
+            format: 'uuid',
+            nullable: true,
+            description: 'Who it was; two people may have one name. Null where nobody was signed in',
+        )]
         public ?string $personId,
         #[OA\Property(description: 'As the person was called then')]
         public string $person,

@@ -48,14 +48,22 @@ final readonly class OwnAccount
     }
 
     #[Route('/api/account', name: 'account_own', methods: ['GET'])]
-    #[OA\Get(path: '/api/account', summary: 'What is one\'s own', responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))])]
+    #[OA\Get(
+        path: '/api/account',
+        summary: 'What is one\'s own',
+        responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))],
+    )]
     public function account(#[CurrentUser] Account $account): Response
     {
         return $this->api->json($this->view($account));
     }
 
     #[Route('/api/account/sessions/{id}', name: 'account_end_session', requirements: ['id' => Requirement::UUID], methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/account/sessions/{id}', summary: 'Signs out in another browser', responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))])]
+    #[OA\Delete(
+        path: '/api/account/sessions/{id}',
+        summary: 'Signs out in another browser',
+        responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))],
+    )]
     public function end(string $id, #[CurrentUser] Account $account): Response
     {
         if (!$this->sessions->end($id, $account->person)) {
@@ -66,18 +74,29 @@ final readonly class OwnAccount
     }
 
     #[Route('/api/account/password', name: 'account_password', methods: ['PUT'])]
-    #[OA\Put(path: '/api/account/password', summary: 'Gives oneself another password; all other sessions end', responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))])]
+    #[OA\Put(
+        path: '/api/account/password',
+        summary: 'Gives oneself another password; all other sessions end',
+        responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))],
+    )]
     public function password(#[Body] PasswordInput $input, Request $request, #[CurrentUser] Account $account): Response
     {
         $this->held('own-password', $this->attempts->mayTypePassword($account));
-        $this->noting('own-password', fn () => $this->team->changePassword($account->person->id, $input->old, $input->password, $account->session));
+        $this->noting(
+            'own-password',
+            fn () => $this->team->changePassword($account->person->id, $input->old, $input->password, $account->session),
+        );
         $this->goOn($request, $account);
 
         return $this->api->json($this->view($account));
     }
 
     #[Route('/api/account/second-factor', name: 'account_factor_begin', methods: ['POST'])]
-    #[OA\Post(path: '/api/account/second-factor', summary: 'A secret for a device that makes codes; it holds once a code of it was typed', responses: [new OA\Response(response: 200, description: 'The secret', content: new OA\JsonContent(ref: FactorView::class))])]
+    #[OA\Post(
+        path: '/api/account/second-factor',
+        summary: 'A secret for a device that makes codes; it holds once a code of it was typed',
+        responses: [new OA\Response(response: 200, description: 'The secret', content: new OA\JsonContent(ref: FactorView::class))],
+    )]
     public function beginFactor(#[Body] TypedPasswordInput $input, #[CurrentUser] Account $account): Response
     {
         // Whoever has to have one has typed the password just now.
@@ -92,7 +111,15 @@ final readonly class OwnAccount
     }
 
     #[Route('/api/account/second-factor/code', name: 'account_factor_confirm', methods: ['POST'])]
-    #[OA\Post(path: '/api/account/second-factor/code', summary: 'The first code of the device: from now on it is asked for', responses: [new OA\Response(response: 200, description: 'Codes for when the device is lost; they are shown once', content: new OA\JsonContent(ref: RecoveryCodesView::class))])]
+    #[OA\Post(
+        path: '/api/account/second-factor/code',
+        summary: 'The first code of the device: from now on it is asked for',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'Codes for when the device is lost; they are shown once',
+            content: new OA\JsonContent(ref: RecoveryCodesView::class),
+        )],
+    )]
     public function confirmFactor(#[Body] CodeInput $input, Request $request, #[CurrentUser] Account $account): Response
     {
         $this->held('factor', $this->attempts->mayShowFactor($account, $input->code, (string) $request->getClientIp()));
@@ -105,7 +132,11 @@ final readonly class OwnAccount
     }
 
     #[Route('/api/account/second-factor', name: 'account_factor_remove', methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/account/second-factor', summary: 'No second factor any more', responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))])]
+    #[OA\Delete(
+        path: '/api/account/second-factor',
+        summary: 'No second factor any more',
+        responses: [new OA\Response(response: 200, description: 'The account', content: new OA\JsonContent(ref: AccountView::class))],
+    )]
     public function removeFactor(#[Body] TypedPasswordInput $input, #[CurrentUser] Account $account): Response
     {
         $this->typed($input->password, $account);
@@ -117,18 +148,35 @@ final readonly class OwnAccount
     }
 
     #[Route('/api/account/recovery-codes', name: 'account_recovery_codes', methods: ['POST'])]
-    #[OA\Post(path: '/api/account/recovery-codes', summary: 'New codes for when the device is lost; those before hold no longer', responses: [new OA\Response(response: 200, description: 'They are shown once', content: new OA\JsonContent(ref: RecoveryCodesView::class))])]
+    #[OA\Post(
+        path: '/api/account/recovery-codes',
+        summary: 'New codes for when the device is lost; those before hold no longer',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'They are shown once',
+            content: new OA\JsonContent(ref: RecoveryCodesView::class),
+        )],
+    )]
     public function renewCodes(#[Body] CodeInput $input, Request $request, #[CurrentUser] Account $account): Response
     {
         $this->held('factor', $this->attempts->mayShowFactor($account, $input->code, (string) $request->getClientIp()));
 
-        return $this->api->json(new RecoveryCodesView($this->noting('factor', fn (): array => $this->factors->renewCodes($account->person->id, $input->code))));
+        return $this->api->json(new RecoveryCodesView($this->noting(
+            'factor',
+            fn (): array => $this->factors->renewCodes($account->person->id, $input->code),
+        )));
     }
 
     private function typed(#[\SensitiveParameter] string $password, Account $account): void
     {
         $this->held('own-password', $this->attempts->mayTypePassword($account));
-        $this->noting('own-password', fn () => $this->team->isPassword($account->person->id, $password) ?: throw new WrongSecret('password', 'This is not the password that you have now.'));
+        $this->noting(
+            'own-password',
+            fn () => $this->team->isPassword(
+                $account->person->id,
+                $password,
+            ) ?: throw new WrongSecret('password', 'This is not the password that you have now.'),
+        );
     }
 
     /** @param 'own-password'|'factor' $secret what is typed */
@@ -178,7 +226,17 @@ final readonly class OwnAccount
             $this->factors->has($person->id),
             $this->rules->requiresFactor(),
             $this->factors->codesLeft($person->id),
-            array_map(static fn (OwnSession $one): OwnSessionView => new OwnSessionView($one->id, $one->browser, $one->network, $one->begunAt->format(\DATE_ATOM), $one->seenAt->format(\DATE_ATOM), $one->id === $account->session), $this->sessions->of($person)),
+            array_map(
+                static fn (OwnSession $one): OwnSessionView => new OwnSessionView(
+                    $one->id,
+                    $one->browser,
+                    $one->network,
+                    $one->begunAt->format(\DATE_ATOM),
+                    $one->seenAt->format(\DATE_ATOM),
+                    $one->id === $account->session,
+                ),
+                $this->sessions->of($person),
+            ),
         );
     }
 }

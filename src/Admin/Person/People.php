@@ -44,14 +44,22 @@ final readonly class People
     }
 
     #[Route('/api/people', name: 'people', methods: ['GET'])]
-    #[OA\Get(path: '/api/people', summary: 'Who works here, and who is asked to', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Get(
+        path: '/api/people',
+        summary: 'Who works here, and who is asked to',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function people(): Response
     {
         return $this->api->json($this->view());
     }
 
     #[Route('/api/people/invitations', name: 'people_invite', methods: ['POST'])]
-    #[OA\Post(path: '/api/people/invitations', summary: 'Asks somebody to work here, by mail', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Post(
+        path: '/api/people/invitations',
+        summary: 'Asks somebody to work here, by mail',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function invite(#[Body] InvitationInput $input, #[CurrentUser] Account $account): Response
     {
         $token = $this->team->invite($input->mail, $input->name, $input->role, $account->actor());
@@ -61,7 +69,11 @@ final readonly class People
     }
 
     #[Route('/api/people/invitations/{id}', name: 'people_take_back', requirements: ['id' => Requirement::UUID], methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/people/invitations/{id}', summary: 'Takes an invitation back', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Delete(
+        path: '/api/people/invitations/{id}',
+        summary: 'Takes an invitation back',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function takeBack(string $id, #[CurrentUser] Account $account): Response
     {
         $this->team->takeBack($id, $account->actor());
@@ -70,7 +82,11 @@ final readonly class People
     }
 
     #[Route('/api/people/{id}/role', name: 'people_role', requirements: ['id' => Requirement::UUID], methods: ['PUT'])]
-    #[OA\Put(path: '/api/people/{id}/role', summary: 'Gives somebody another role', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Put(
+        path: '/api/people/{id}/role',
+        summary: 'Gives somebody another role',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function role(string $id, #[Body] RoleInput $input, #[CurrentUser] Account $account): Response
     {
         $this->team->giveRole($id, $input->role, $account->actor());
@@ -79,7 +95,11 @@ final readonly class People
     }
 
     #[Route('/api/people/{id}', name: 'people_let_go', requirements: ['id' => Requirement::UUID], methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/people/{id}', summary: 'Somebody cannot sign in any more; what they did stays', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Delete(
+        path: '/api/people/{id}',
+        summary: 'Somebody cannot sign in any more; what they did stays',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function letGo(string $id, #[CurrentUser] Account $account): Response
     {
         $this->team->letGo($id, $account->actor());
@@ -88,7 +108,11 @@ final readonly class People
     }
 
     #[Route('/api/people/{id}/second-factor', name: 'people_factor', requirements: ['id' => Requirement::UUID], methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/people/{id}/second-factor', summary: 'Takes the second factor off somebody who has lost it', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Delete(
+        path: '/api/people/{id}/second-factor',
+        summary: 'Takes the second factor off somebody who has lost it',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function factor(string $id, #[CurrentUser] Account $account): Response
     {
         $this->factors->takeOff($id, $account->actor());
@@ -98,7 +122,11 @@ final readonly class People
     }
 
     #[Route('/api/people/{id}/sessions', name: 'people_sessions', requirements: ['id' => Requirement::UUID], methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/people/{id}/sessions', summary: 'Signs somebody out everywhere, as after a laptop was lost', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Delete(
+        path: '/api/people/{id}/sessions',
+        summary: 'Signs somebody out everywhere, as after a laptop was lost',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function endSessions(string $id, #[CurrentUser] Account $account): Response
     {
         $this->team->endSessions($id, $account->session, $account->actor());
@@ -107,7 +135,11 @@ final readonly class People
     }
 
     #[Route('/api/house-rules', name: 'house_rules', methods: ['PUT'])]
-    #[OA\Put(path: '/api/house-rules', summary: 'What holds for everybody who works here', responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))])]
+    #[OA\Put(
+        path: '/api/house-rules',
+        summary: 'What holds for everybody who works here',
+        responses: [new OA\Response(response: 200, description: 'People', content: new OA\JsonContent(ref: PeopleView::class))],
+    )]
     public function rules(#[Body] HouseRulesInput $input, #[CurrentUser] Account $account): Response
     {
         if ($input->requiresFactor && !$this->rules->requiresFactor() && !$this->factors->has($account->person->id)) {
@@ -121,8 +153,30 @@ final readonly class People
     private function view(): PeopleView
     {
         return new PeopleView(
-            array_map(static fn (Colleague $one): ColleagueView => new ColleagueView($one->id, $one->name, $one->mail, $one->role->value, $one->seenAt?->format(\DATE_ATOM), $one->leftAt?->format(\DATE_ATOM), $one->sessions, $one->hasFactor), $this->team->all()),
-            array_map(static fn (Invited $one): InvitedView => new InvitedView($one->id, $one->name, $one->mail, $one->role->value, $one->by, $one->until->format(\DATE_ATOM)), $this->team->invited()),
+            array_map(
+                static fn (Colleague $one): ColleagueView => new ColleagueView(
+                    $one->id,
+                    $one->name,
+                    $one->mail,
+                    $one->role->value,
+                    $one->seenAt?->format(\DATE_ATOM),
+                    $one->leftAt?->format(\DATE_ATOM),
+                    $one->sessions,
+                    $one->hasFactor,
+                ),
+                $this->team->all(),
+            ),
+            array_map(
+                static fn (Invited $one): InvitedView => new InvitedView(
+                    $one->id,
+                    $one->name,
+                    $one->mail,
+                    $one->role->value,
+                    $one->by,
+                    $one->until->format(\DATE_ATOM),
+                ),
+                $this->team->invited(),
+            ),
             array_map(static fn (Role $one): RoleView => new RoleView($one->value, $one->words()), Role::cases()),
             new HouseRulesView($this->rules->requiresFactor(), $this->rules->auditDays()),
             $this->keepsMails,

@@ -24,14 +24,33 @@ final readonly class ReleaseRequests
     }
 
     #[Route('/api/release-requests', methods: ['GET'])]
-    #[OA\Get(path: '/api/release-requests', summary: 'Who asks for what waits to be published', responses: [new OA\Response(response: 200, description: 'The latest first', content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: ReleaseRequestView::class)))])]
+    #[OA\Get(
+        path: '/api/release-requests',
+        summary: 'Who asks for what waits to be published',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'The latest first',
+            content: new OA\JsonContent(type: 'array', items: new OA\Items(ref: ReleaseRequestView::class)),
+        )],
+    )]
     public function all(): Response
     {
-        return new JsonResponse(array_map(static fn (ReleaseRequest $one): ReleaseRequestView => new ReleaseRequestView($one->person, $one->note, $one->at->format(\DATE_ATOM)), $this->requests->all()));
+        return new JsonResponse(array_map(
+            static fn (ReleaseRequest $one): ReleaseRequestView => new ReleaseRequestView(
+                $one->person,
+                $one->note,
+                $one->at->format(\DATE_ATOM),
+            ),
+            $this->requests->all(),
+        ));
     }
 
     #[Route('/api/release-requests', name: 'ask_for_release', methods: ['POST'])]
-    #[OA\Post(path: '/api/release-requests', summary: 'Asks for what waits to be published', responses: [new OA\Response(response: 204, description: 'Those who may publish see it')])]
+    #[OA\Post(
+        path: '/api/release-requests',
+        summary: 'Asks for what waits to be published',
+        responses: [new OA\Response(response: 204, description: 'Those who may publish see it')],
+    )]
     public function ask(#[Body] ReleaseRequestInput $input, #[CurrentUser] Account $account): Response
     {
         $this->requests->ask($input->note, $account->actor());

@@ -28,7 +28,15 @@ final readonly class Layouts
     }
 
     #[Route('/api/places/{id}/layout', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/places/{id}/layout', summary: 'Lays the body of a page out in bands, its words the first piece', responses: [new OA\Response(response: 200, description: 'The page as it is edited', content: new OA\JsonContent(ref: MenuView::class))])]
+    #[OA\Post(
+        path: '/api/places/{id}/layout',
+        summary: 'Lays the body of a page out in bands, its words the first piece',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'The page as it is edited',
+            content: new OA\JsonContent(ref: MenuView::class),
+        )],
+    )]
     public function page(string $id, #[CurrentUser] Account $account): Response
     {
         $this->maker->page($id, $account->actor());
@@ -37,7 +45,15 @@ final readonly class Layouts
     }
 
     #[Route('/api/menus/{id}/panels/{entry}', requirements: ['id' => Requirement::UUID, 'entry' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/menus/{id}/panels/{entry}', summary: 'Makes a wide panel of the dropdown below an entry of the first level', responses: [new OA\Response(response: 200, description: 'The panel as it is edited', content: new OA\JsonContent(ref: MenuView::class))])]
+    #[OA\Post(
+        path: '/api/menus/{id}/panels/{entry}',
+        summary: 'Makes a wide panel of the dropdown below an entry of the first level',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'The panel as it is edited',
+            content: new OA\JsonContent(ref: MenuView::class),
+        )],
+    )]
     public function panel(string $id, string $entry, #[CurrentUser] Account $account): Response
     {
         $this->maker->panel($id, $entry, $account->actor());
@@ -46,7 +62,11 @@ final readonly class Layouts
     }
 
     #[Route('/api/menus/{id}/entries', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/menus/{id}/entries', summary: 'Puts entries into a menu together with the wide panels that they open', responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))])]
+    #[OA\Post(
+        path: '/api/menus/{id}/entries',
+        summary: 'Puts entries into a menu together with the wide panels that they open',
+        responses: [new OA\Response(response: 200, description: 'The menu', content: new OA\JsonContent(ref: MenuView::class))],
+    )]
     public function entries(string $id, #[Body] NewEntries $input, #[CurrentUser] Account $account): Response
     {
         $this->maker->entries($id, $input->entries, $input->panels, $input->at, $account->actor());

@@ -26,14 +26,26 @@ final readonly class Mentions
     }
 
     #[Route('/api/places/{id}/mentions', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}/mentions', summary: 'Everything that leads to a place', responses: [new OA\Response(response: 200, description: 'The mentions', content: new OA\JsonContent(ref: MentionsView::class))])]
+    #[OA\Get(
+        path: '/api/places/{id}/mentions',
+        summary: 'Everything that leads to a place',
+        responses: [new OA\Response(response: 200, description: 'The mentions', content: new OA\JsonContent(ref: MentionsView::class))],
+    )]
     public function mentions(string $id): Response
     {
         return $this->api->json($this->views->mentions($id));
     }
 
     #[Route('/api/places/{id}/outside-mentions', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/places/{id}/outside-mentions', summary: 'Notes where an address of the shop stands outside of it', responses: [new OA\Response(response: 200, description: 'The mentions of the place', content: new OA\JsonContent(ref: MentionsView::class))])]
+    #[OA\Post(
+        path: '/api/places/{id}/outside-mentions',
+        summary: 'Notes where an address of the shop stands outside of it',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'The mentions of the place',
+            content: new OA\JsonContent(ref: MentionsView::class),
+        )],
+    )]
     public function add(string $id, #[Body] OutsideMentionInput $input, #[CurrentUser] Account $account): Response
     {
         $sheet = $this->views->sheet($id);
@@ -46,7 +58,11 @@ final readonly class Mentions
     }
 
     #[Route('/api/outside-mentions/{id}', requirements: ['id' => Requirement::UUID], methods: ['DELETE'])]
-    #[OA\Delete(path: '/api/outside-mentions/{id}', summary: 'Takes an outside mention off the list', responses: [new OA\Response(response: 204, description: 'It is off the list')])]
+    #[OA\Delete(
+        path: '/api/outside-mentions/{id}',
+        summary: 'Takes an outside mention off the list',
+        responses: [new OA\Response(response: 204, description: 'It is off the list')],
+    )]
     public function remove(string $id, #[CurrentUser] Account $account): Response
     {
         $this->outside->remove($id, $account->actor());

@@ -12,7 +12,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class OutsideMentionInput
 {
     public function __construct(
-        #[OA\Property(description: 'Such as advertisement, printed code or profile'), Assert\Length(max: OutsideMentions::MAX_LENGTH, normalizer: 'trim')]
+        #[OA\Property(description: 'Such as advertisement, printed code or profile'),
+            Assert\Length(max: OutsideMentions::MAX_LENGTH, normalizer: 'trim'),]
         public string $kind,
         #[OA\Property, Assert\Length(max: OutsideMentions::MAX_LENGTH, normalizer: 'trim')]
         public string $name,

@@ -22,11 +22,24 @@ final readonly class Pictures
     }
 
     #[Route('/api/pictures/{name}', requirements: ['name' => '[0-9a-f]{64}\.(?:png|jpg|gif|webp|svg)'], methods: ['GET'])]
-    #[OA\Get(path: '/api/pictures/{name}', summary: 'An uploaded picture of the workbench', responses: [new OA\Response(response: 200, description: 'The picture')])]
+    #[OA\Get(
+        path: '/api/pictures/{name}',
+        summary: 'An uploaded picture of the workbench',
+        responses: [new OA\Response(response: 200, description: 'The picture')],
+    )]
     public function picture(string $name): Response
     {
         $path = $this->files->pathOf("uploads/$name") ?? throw new NotThere('There is no such picture.');
 
-        return new BinaryFileResponse($path, 200, ['Content-Type' => FileType::ofStoredName($name)->value ?? 'application/octet-stream', 'Cache-Control' => 'private, max-age=3600', 'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox"], public: false);
+        return new BinaryFileResponse(
+            $path,
+            200,
+            [
+                'Content-Type' => FileType::ofStoredName($name)->value ?? 'application/octet-stream',
+                'Cache-Control' => 'private, max-age=3600',
+                'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+            ],
+            public: false,
+        );
     }
 }

@@ -47,7 +47,12 @@ final readonly class PlaceSheet
         public bool $laidOut,
         #[OA\Property(description: 'How many a visitor would see listed on its page now; null where it lists nothing by itself')]
         public ?int $listedCount,
-        #[OA\Property(description: 'Keys of the filters of its listing where it has its own; null: those of all listings, or none', type: 'array', items: new OA\Items(type: 'string'), nullable: true)]
+        #[OA\Property(
+            description: 'Keys of the filters of its listing where it has its own; null: those of all listings, or none',
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+            nullable: true,
+        )]
         public ?array $ownFilters,
         #[OA\Property(description: 'Whether its page lists products that visitors narrow')]
         public bool $canBeNarrowed,

@@ -150,7 +150,10 @@ final readonly class PlaceViews
             $words->html,
             array_values(array_map($this->brief(...), $workbench->places->byIds($words->placeIds()))),
             $this->anchors($words),
-            array_map(static fn (Blank $blank): BlankView => new BlankView($blank->value, $blank->words(), $details[$blank->detail()] ?? ''), Blank::cases()),
+            array_map(
+                static fn (Blank $blank): BlankView => new BlankView($blank->value, $blank->words(), $details[$blank->detail()] ?? ''),
+                Blank::cases(),
+            ),
             array_map(static fn (Blank $blank): string => $blank->value, $words->emptyBlanks($details)),
             $takenOut,
         );
@@ -168,7 +171,16 @@ final readonly class PlaceViews
 
         return new MentionsView(
             $this->steps([$id])[$id],
-            array_map(static fn (Mention $one): MentionView => new MentionView($one->kind, $one->where, MentionWords::of($one), $one->id, $one instanceof EntryMention ? $one->spot : null), $this->mentions->of($place)),
+            array_map(
+                static fn (Mention $one): MentionView => new MentionView(
+                    $one->kind,
+                    $one->where,
+                    MentionWords::of($one),
+                    $one->id,
+                    $one instanceof EntryMention ? $one->spot : null,
+                ),
+                $this->mentions->of($place),
+            ),
         );
     }
 
@@ -189,7 +201,14 @@ final readonly class PlaceViews
         $file = $details->file ?? throw new \LogicException('A file without bytes.');
         $isPicture = $file->type->isPicture();
 
-        return new FileView($file->type->value, $file->size, $isPicture, $place->serving->value, $details->downloadName, $isPicture ? $file->name : '');
+        return new FileView(
+            $file->type->value,
+            $file->size,
+            $isPicture,
+            $place->serving->value,
+            $details->downloadName,
+            $isPicture ? $file->name : '',
+        );
     }
 
     private static function listedText(ListedText $text): ListedTextView

@@ -38,7 +38,11 @@ final readonly class Places
     }
 
     #[Route('/api/places', methods: ['GET'])]
-    #[OA\Get(path: '/api/places', summary: 'A page of the places on the workbench', responses: [new OA\Response(response: 200, description: 'The page', content: new OA\JsonContent(ref: PlacePage::class))])]
+    #[OA\Get(
+        path: '/api/places',
+        summary: 'A page of the places on the workbench',
+        responses: [new OA\Response(response: 200, description: 'The page', content: new OA\JsonContent(ref: PlacePage::class))],
+    )]
     public function page(#[QueryInput] PlacesQuery $query = new PlacesQuery()): Response
     {
         $listed = $this->table->page($query->filter(), $query->after);
@@ -51,14 +55,26 @@ final readonly class Places
     }
 
     #[Route('/api/places/all', methods: ['GET'])]
-    #[OA\Get(path: '/api/places/all', summary: 'All that the table of places is narrowed to', responses: [new OA\Response(response: 200, description: 'How many, and their ids', content: new OA\JsonContent(ref: AllView::class))])]
+    #[OA\Get(
+        path: '/api/places/all',
+        summary: 'All that the table of places is narrowed to',
+        responses: [new OA\Response(
+            response: 200,
+            description: 'How many, and their ids',
+            content: new OA\JsonContent(ref: AllView::class),
+        )],
+    )]
     public function all(#[QueryInput] PlacesQuery $query = new PlacesQuery()): Response
     {
         return $this->api->json(AllView::of($this->table->all($query->filter(), ManyPlaces::MOST)));
     }
 
     #[Route('/api/places/groups', methods: ['GET'])]
-    #[OA\Get(path: '/api/places/groups', summary: 'The places that others stand below, and the tags of products', responses: [new OA\Response(response: 200, description: 'Groups', content: new OA\JsonContent(ref: GroupsView::class))])]
+    #[OA\Get(
+        path: '/api/places/groups',
+        summary: 'The places that others stand below, and the tags of products',
+        responses: [new OA\Response(response: 200, description: 'Groups', content: new OA\JsonContent(ref: GroupsView::class))],
+    )]
     public function groups(): Response
     {
         return $this->api->json(new GroupsView(
@@ -68,31 +84,50 @@ final readonly class Places
     }
 
     #[Route('/api/places/{id}', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}', summary: 'A place', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))])]
+    #[OA\Get(
+        path: '/api/places/{id}',
+        summary: 'A place',
+        responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))],
+    )]
     public function sheet(string $id): Response
     {
         return $this->api->json($this->views->sheet($id));
     }
 
     #[Route('/api/places/{id}', requirements: ['id' => Requirement::UUID], methods: ['PATCH'])]
-    #[OA\Patch(path: '/api/places/{id}', summary: 'Changes what is said about a place', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))])]
+    #[OA\Patch(
+        path: '/api/places/{id}',
+        summary: 'Changes what is said about a place',
+        responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))],
+    )]
     public function revise(string $id, #[Body] RevisionInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->changed($id, fn () => $this->editor->revise($id, $version, $input->revision(), $account->actor()));
     }
 
     #[Route('/api/places/{id}/light-plan', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/places/{id}/light-plan', summary: 'What another light, other dates or another audience would touch', responses: [new OA\Response(response: 200, description: 'What it touches', content: new OA\JsonContent(ref: TouchesView::class))])]
+    #[OA\Post(
+        path: '/api/places/{id}/light-plan',
+        summary: 'What another light, other dates or another audience would touch',
+        responses: [new OA\Response(response: 200, description: 'What it touches', content: new OA\JsonContent(ref: TouchesView::class))],
+    )]
     public function planLight(string $id, #[Body] RevisionInput $input, #[CurrentUser] Account $account): Response
     {
         $touches = $this->editor->planLight($id, $input->revision(), $this->table->one($id)->visits);
-        $touches = [...$touches, ...$this->foresight->of(fn () => $this->editor->reviseWithin($id, null, $input->revision(), $account->actor()))];
+        $touches = [
+            ...$touches,
+            ...$this->foresight->of(fn () => $this->editor->reviseWithin($id, null, $input->revision(), $account->actor())),
+        ];
 
         return $this->api->json(new TouchesView(array_map(TouchView::of(...), $touches)));
     }
 
     #[Route('/api/places/{id}/listing', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}/listing', summary: 'How search engines would show a place with another listing', responses: [new OA\Response(response: 200, description: 'The listing', content: new OA\JsonContent(ref: ListingView::class))])]
+    #[OA\Get(
+        path: '/api/places/{id}/listing',
+        summary: 'How search engines would show a place with another listing',
+        responses: [new OA\Response(response: 200, description: 'The listing', content: new OA\JsonContent(ref: ListingView::class))],
+    )]
     public function listing(string $id, #[QueryInput] ListingQuery $query = new ListingQuery()): Response
     {
         $listed = $this->table->one($id);
@@ -102,7 +137,11 @@ final readonly class Places
     }
 
     #[Route('/api/places/{id}/stand', requirements: ['id' => Requirement::UUID], methods: ['PUT'])]
-    #[OA\Put(path: '/api/places/{id}/stand', summary: 'Puts a place before one of its siblings, or at their end', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))])]
+    #[OA\Put(
+        path: '/api/places/{id}/stand',
+        summary: 'Puts a place before one of its siblings, or at their end',
+        responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: PlaceSheet::class))],
+    )]
     public function arrange(string $id, #[Body] StandInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->changed($id, fn () => $this->editor->arrange($id, $version, $input->before, $account->actor()));

@@ -44,14 +44,31 @@ final readonly class PlacesMade
     }
 
     #[Route('/api/places', methods: ['POST'])]
-    #[OA\Post(path: '/api/places', summary: 'Makes a place; its address is made from its title', responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: MadePlace::class))])]
+    #[OA\Post(
+        path: '/api/places',
+        summary: 'Makes a place; its address is made from its title',
+        responses: [new OA\Response(response: 200, description: 'The place', content: new OA\JsonContent(ref: MadePlace::class))],
+    )]
     public function make(#[Body] NewPlaceInput $input, #[CurrentUser] Account $account): Response
     {
-        return $this->made($input->kind, fn (): string => $this->maker->make($input->kind, $input->title, new PlaceParent($input->parent), $account->actor(), $input->light));
+        return $this->made(
+            $input->kind,
+            fn (): string => $this->maker->make(
+                $input->kind,
+                $input->title,
+                new PlaceParent($input->parent),
+                $account->actor(),
+                $input->light,
+            ),
+        );
     }
 
     #[Route('/api/places/{id}/duplicate', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/places/{id}/duplicate', summary: 'Makes another place with the same words and listing', responses: [new OA\Response(response: 200, description: 'The new place', content: new OA\JsonContent(ref: MadePlace::class))])]
+    #[OA\Post(
+        path: '/api/places/{id}/duplicate',
+        summary: 'Makes another place with the same words and listing',
+        responses: [new OA\Response(response: 200, description: 'The new place', content: new OA\JsonContent(ref: MadePlace::class))],
+    )]
     public function duplicate(string $id, #[CurrentUser] Account $account): Response
     {
         return $this->made(null, fn (): string => $this->maker->duplicate($id, $account->actor()));
@@ -59,17 +76,51 @@ final readonly class PlacesMade
 
     #[Limited(Costly::Upload)]
     #[Route('/api/files', methods: ['POST'], defaults: [Routes::TAKES_FILE => true])]
-    #[OA\Post(path: '/api/files', summary: 'Uploads a file, as the field “file” of a form', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 200, description: 'The file as a place', content: new OA\JsonContent(ref: MadePlace::class))])]
+    #[OA\Post(
+        path: '/api/files',
+        summary: 'Uploads a file, as the field “file” of a form',
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(
+                    required: ['file'],
+                    properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')],
+                ),
+            ),
+        ),
+        responses: [new OA\Response(response: 200, description: 'The file as a place', content: new OA\JsonContent(ref: MadePlace::class))],
+    )]
     public function upload(Request $request, #[CurrentUser] Account $account): Response
     {
         $upload = self::uploaded($request);
 
-        return $this->files->keeping($upload, fn (StoredFile $file): Response => $this->made(PlaceKind::File, fn (): string => $this->maker->makeFile($upload->name, $file, $account->actor())));
+        return $this->files->keeping(
+            $upload,
+            fn (StoredFile $file): Response => $this->made(
+                PlaceKind::File,
+                fn (): string => $this->maker->makeFile($upload->name, $file, $account->actor()),
+            ),
+        );
     }
 
     #[Limited(Costly::Upload)]
     #[Route('/api/places/{id}/file', requirements: ['id' => Requirement::UUID], methods: ['POST'], defaults: [Routes::TAKES_FILE => true])]
-    #[OA\Post(path: '/api/places/{id}/file', summary: 'Puts other bytes at the address of a file', requestBody: new OA\RequestBody(required: true, content: new OA\MediaType(mediaType: 'multipart/form-data', schema: new OA\Schema(required: ['file'], properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')]))), responses: [new OA\Response(response: 200, description: 'The file', content: new OA\JsonContent(ref: PlaceSheet::class))])]
+    #[OA\Post(
+        path: '/api/places/{id}/file',
+        summary: 'Puts other bytes at the address of a file',
+        requestBody: new OA\RequestBody(
+            required: true,
+            content: new OA\MediaType(
+                mediaType: 'multipart/form-data',
+                schema: new OA\Schema(
+                    required: ['file'],
+                    properties: [new OA\Property(property: 'file', type: 'string', format: 'binary')],
+                ),
+            ),
+        ),
+        responses: [new OA\Response(response: 200, description: 'The file', content: new OA\JsonContent(ref: PlaceSheet::class))],
+    )]
     public function replace(string $id, Request $request, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->files->keeping(self::uploaded($request), fn (StoredFile $file): Response => $this->api->changed(
@@ -79,18 +130,32 @@ final readonly class PlacesMade
     }
 
     #[Route('/api/places/many', methods: ['POST'])]
-    #[OA\Post(path: '/api/places/many', summary: 'Changes many places as one step', responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))])]
+    #[OA\Post(
+        path: '/api/places/many',
+        summary: 'Changes many places as one step',
+        responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))],
+    )]
     public function change(#[Body] ManyPlacesInput $input, #[CurrentUser] Account $account): Response
     {
         $input->refuseNothing();
 
-        return $this->api->edited(fn (): Edit => $this->many->change($input->places, $input->light, $input->standing(), $input->listed, $account->actor(), $input->closing()));
+        return $this->api->edited(fn (): Edit => $this->many->change(
+            $input->places,
+            $input->light,
+            $input->standing(),
+            $input->listed,
+            $account->actor(),
+            $input->closing(),
+        ));
     }
 
     /** @param \Closure(): string $make gives the id of what it made */
     private function made(?PlaceKind $kind, \Closure $make): Response
     {
-        return $this->api->changed($make, fn (?string $made): MadePlace => new MadePlace($made ?? '', $kind->value ?? $this->views->sheet($made ?? '')->place->kind));
+        return $this->api->changed(
+            $make,
+            fn (?string $made): MadePlace => new MadePlace($made ?? '', $kind->value ?? $this->views->sheet($made ?? '')->place->kind),
+        );
     }
 
     /** @throws Refused where none arrived */
@@ -101,9 +166,17 @@ final readonly class PlacesMade
             throw new Refused('file', 'No file arrived. Choose one, then upload it.');
         }
         if (!$upload->isValid()) {
-            throw new Refused('file', \in_array($upload->getError(), [\UPLOAD_ERR_INI_SIZE, \UPLOAD_ERR_FORM_SIZE], true) ? 'A file has at most 20 MB. Make it smaller, or link to it elsewhere.' : 'The file did not arrive whole. Upload it again.');
+            throw new Refused(
+                'file',
+                \in_array($upload->getError(), [\UPLOAD_ERR_INI_SIZE, \UPLOAD_ERR_FORM_SIZE], true)
+                    ? 'A file has at most 20 MB. Make it smaller, or link to it elsewhere.'
+                    : 'The file did not arrive whole. Upload it again.',
+            );
         }
 
-        return new Upload($upload->getPathname(), mb_substr(str_replace("\0", '', mb_scrub($upload->getClientOriginalName(), 'UTF-8')), -200));
+        return new Upload(
+            $upload->getPathname(),
+            mb_substr(str_replace("\0", '', mb_scrub($upload->getClientOriginalName(), 'UTF-8')), -200),
+        );
     }
 }

@@ -26,7 +26,8 @@ final readonly class PlacesQuery
         public ?string $group = null,
         #[OA\Property, Assert\Choice(choices: ['', 'yes', 'no'])]
         public string $listed = '',
-        #[OA\Property(description: 'no-menu: that no menu leads to; nowhere: that open, but nothing leads to'), Assert\Choice(choices: ['', 'no-menu', 'nowhere'])]
+        #[OA\Property(description: 'no-menu: that no menu leads to; nowhere: that open, but nothing leads to'),
+            Assert\Choice(choices: ['', 'no-menu', 'nowhere']),]
         public string $led = '',
         #[OA\Property, Assert\Choice(choices: ['', ...PlaceFilter::ORDERS])]
         public string $order = '',

@@ -30,21 +30,38 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Removals
 {
-    public function __construct(private Api $api, private PlaceRemover $remover, private RelativeReader $relatives, private PlaceViews $views, private Copies $copies, private FindingsPreview $foresight)
-    {
+    public function __construct(
+        private Api $api,
+        private PlaceRemover $remover,
+        private RelativeReader $relatives,
+        private PlaceViews $views,
+        private Copies $copies,
+        private FindingsPreview $foresight,
+    ) {
     }
 
     #[Route('/api/places/{id}/relatives', requirements: ['id' => Requirement::UUID], methods: ['GET'])]
-    #[OA\Get(path: '/api/places/{id}/relatives', summary: 'Where the visitors of a place could go, should it be no more', responses: [new OA\Response(response: 200, description: 'Nearest first', content: new OA\JsonContent(ref: RelativesView::class))])]
+    #[OA\Get(
+        path: '/api/places/{id}/relatives',
+        summary: 'Where the visitors of a place could go, should it be no more',
+        responses: [new OA\Response(response: 200, description: 'Nearest first', content: new OA\JsonContent(ref: RelativesView::class))],
+    )]
     public function relatives(string $id): Response
     {
         $place = $this->copies->workbench->places->get($id) ?? throw NotThere::place();
 
-        return $this->api->json(new RelativesView(array_map(fn (Relative $one): RelativeView => new RelativeView($this->views->brief($one->place), $one->words()), $this->relatives->of($place))));
+        return $this->api->json(new RelativesView(array_map(
+            fn (Relative $one): RelativeView => new RelativeView($this->views->brief($one->place), $one->words()),
+            $this->relatives->of($place),
+        )));
     }
 
     #[Route('/api/places/{id}/removal-plan', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/places/{id}/removal-plan', summary: 'What it would do to remove a place', responses: [new OA\Response(response: 200, description: 'What it touches', content: new OA\JsonContent(ref: TouchesView::class))])]
+    #[OA\Post(
+        path: '/api/places/{id}/removal-plan',
+        summary: 'What it would do to remove a place',
+        responses: [new OA\Response(response: 200, description: 'What it touches', content: new OA\JsonContent(ref: TouchesView::class))],
+    )]
     public function plan(string $id, #[Body] OnwardInput $input, #[CurrentUser] Account $account): Response
     {
         $onward = $this->onward($input);
@@ -55,7 +72,11 @@ final readonly class Removals
     }
 
     #[Route('/api/places/{id}/removal', requirements: ['id' => Requirement::UUID], methods: ['POST'])]
-    #[OA\Post(path: '/api/places/{id}/removal', summary: 'Removes a place, and leads its visitors on', responses: [new OA\Response(response: 200, description: 'The edit', content: new OA\JsonContent(ref: DoneView::class))])]
+    #[OA\Post(
+        path: '/api/places/{id}/removal',
+        summary: 'Removes a place, and leads its visitors on',
+        responses: [new OA\Response(response: 200, description: 'The edit', content: new OA\JsonContent(ref: DoneView::class))],
+    )]
     public function remove(string $id, #[Body] OnwardInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->api->edited(
@@ -67,7 +88,10 @@ final readonly class Removals
     private function onward(OnwardInput $input): VisitorForwarding
     {
         return match ($input->answer) {
-            ClosedAnswer::Elsewhere => VisitorForwarding::to($this->copies->workbench->places->get($input->to ?? throw new Refused('to', 'Choose the place that visitors are led to.')) ?? throw NotThere::place()),
+            ClosedAnswer::Elsewhere => VisitorForwarding::to($this->copies->workbench->places->get($input->to ?? throw new Refused(
+                'to',
+                'Choose the place that visitors are led to.',
+            )) ?? throw NotThere::place()),
             ClosedAnswer::Gone => VisitorForwarding::gone(),
             ClosedAnswer::NotFound => VisitorForwarding::notFound(),
         };

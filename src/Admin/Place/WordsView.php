@@ -22,7 +22,11 @@ final readonly class WordsView
         public int $version,
         #[OA\Property(description: 'Links and pictures of this shop refer to places, as place:ID')]
         public string $html,
-        #[OA\Property(type: 'array', items: new OA\Items(ref: PlaceBrief::class), description: 'The places that it refers to, as far as they are there')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(ref: PlaceBrief::class),
+            description: 'The places that it refers to, as far as they are there',
+        )]
         public array $links,
         #[OA\Property(type: 'array', items: new OA\Items(ref: AnchorView::class))]
         public array $anchors,
@@ -30,7 +34,11 @@ final readonly class WordsView
         public array $blanks,
         #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'Names of those in this text that nothing fills')]
         public array $emptyBlanks,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string'), description: 'What could not be stored of the text that was sent')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(type: 'string'),
+            description: 'What could not be stored of the text that was sent',
+        )]
         public array $takenOut,
     ) {
     }

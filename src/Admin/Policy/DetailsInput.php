@@ -28,11 +28,13 @@ final class DetailsInput
     public ?string $street = null;
     #[OA\Property(property: 'days_to_return'), Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
     public ?string $days_to_return = null;
-    #[OA\Property(property: 'time_zone', description: 'A name of the IANA time zone database'), Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
+    #[OA\Property(property: 'time_zone', description: 'A name of the IANA time zone database'),
+        Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim'),]
     public ?string $time_zone = null;
     #[OA\Property, Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
     public ?string $notice = null;
-    #[OA\Property(property: 'days_to_keep', description: 'After how many days counts of visits end'), Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim')]
+    #[OA\Property(property: 'days_to_keep', description: 'After how many days counts of visits end'),
+        Assert\Length(max: ShopDetail::MAX_LENGTH, normalizer: 'trim'),]
     public ?string $days_to_keep = null;
 
     /** @return array<string, string> what was typed, by name of the detail */

@@ -38,7 +38,11 @@ final readonly class Policies
     }
 
     #[Route('/api/policies', methods: ['GET'])]
-    #[OA\Get(path: '/api/policies', summary: 'The policies that every shop needs, and which of them are written', responses: [new OA\Response(response: 200, description: 'Policies', content: new OA\JsonContent(ref: PoliciesView::class))])]
+    #[OA\Get(
+        path: '/api/policies',
+        summary: 'The policies that every shop needs, and which of them are written',
+        responses: [new OA\Response(response: 200, description: 'Policies', content: new OA\JsonContent(ref: PoliciesView::class))],
+    )]
     public function policies(): Response
     {
         $written = $this->writer->written();
@@ -59,7 +63,13 @@ final readonly class Policies
             array_map(function (StartingText $text) use ($written, $places, $inFooter): StartingTextView {
                 $id = $written[$text->value] ?? '';
 
-                return new StartingTextView($text->value, $text->title(), $text->says(), isset($places[$id]) ? $this->views->brief($places[$id]) : null, \in_array($id, $inFooter, true));
+                return new StartingTextView(
+                    $text->value,
+                    $text->title(),
+                    $text->says(),
+                    isset($places[$id]) ? $this->views->brief($places[$id]) : null,
+                    \in_array($id, $inFooter, true),
+                );
             }, StartingText::cases()),
             $footers,
             $this->writer->suggestedBay(),
@@ -67,21 +77,33 @@ final readonly class Policies
     }
 
     #[Route('/api/policies', methods: ['POST'])]
-    #[OA\Post(path: '/api/policies', summary: 'Writes policies that are missing, and leads to them from the footer', responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))])]
+    #[OA\Post(
+        path: '/api/policies',
+        summary: 'Writes policies that are missing, and leads to them from the footer',
+        responses: [new OA\Response(response: 200, description: 'The step', content: new OA\JsonContent(ref: DoneView::class))],
+    )]
     public function write(#[Body] PoliciesInput $input, #[CurrentUser] Account $account): Response
     {
         return $this->api->edited(fn (): Edit => $this->writer->write($input->texts, $input->footer, $input->listed, $account->actor()));
     }
 
     #[Route('/api/details', methods: ['GET'])]
-    #[OA\Get(path: '/api/details', summary: 'What the shop says of itself', responses: [new OA\Response(response: 200, description: 'Details', content: new OA\JsonContent(ref: DetailsView::class))])]
+    #[OA\Get(
+        path: '/api/details',
+        summary: 'What the shop says of itself',
+        responses: [new OA\Response(response: 200, description: 'Details', content: new OA\JsonContent(ref: DetailsView::class))],
+    )]
     public function details(): Response
     {
         return $this->api->json($this->detailsView());
     }
 
     #[Route('/api/details', methods: ['PATCH'])]
-    #[OA\Patch(path: '/api/details', summary: 'Changes details of the shop', responses: [new OA\Response(response: 200, description: 'Details', content: new OA\JsonContent(ref: DetailsView::class))])]
+    #[OA\Patch(
+        path: '/api/details',
+        summary: 'Changes details of the shop',
+        responses: [new OA\Response(response: 200, description: 'Details', content: new OA\JsonContent(ref: DetailsView::class))],
+    )]
     public function change(#[Body] DetailsInput $input, #[IfMatch] int $version, #[CurrentUser] Account $account): Response
     {
         return $this->api->changed(fn () => $this->details->change($version, $input->typed(), $account->actor()), $this->detailsView(...));
@@ -91,6 +113,17 @@ final readonly class Policies
     {
         $all = $this->details->all();
 
-        return new DetailsView(ShopDetails::version($all), array_map(static fn (ShopDetail $detail): DetailView => new DetailView($detail->value, $detail->words(), $all[$detail->value], Blank::isFilledBy($detail->value)), ShopDetail::cases()));
+        return new DetailsView(
+            ShopDetails::version($all),
+            array_map(
+                static fn (ShopDetail $detail): DetailView => new DetailView(
+                    $detail->value,
+                    $detail->words(),
+                    $all[$detail->value],
+                    Blank::isFilledBy($detail->value),
+                ),
+                ShopDetail::cases(),
+            ),
+        );
     }
 }

@@ -45,7 +45,11 @@ final readonly class Previews
 
     #[Limited(Costly::Preview)]
     #[Route('/api/previews', name: 'previews', methods: ['POST'])]
-    #[OA\Post(path: '/api/previews', summary: 'Opens the shop for a look from the workbench or live', responses: [new OA\Response(response: 200, description: 'The preview', content: new OA\JsonContent(ref: PreviewView::class))])]
+    #[OA\Post(
+        path: '/api/previews',
+        summary: 'Opens the shop for a look from the workbench or live',
+        responses: [new OA\Response(response: 200, description: 'The preview', content: new OA\JsonContent(ref: PreviewView::class))],
+    )]
     public function open(Request $request, #[CurrentUser] Account $account, #[Body] PreviewInput $input): Response
     {
         $session = $request->getSession();
@@ -60,7 +64,11 @@ final readonly class Previews
     }
 
     #[Route('/api/seen', methods: ['GET'])]
-    #[OA\Get(path: '/api/seen', summary: 'What a visitor at a moment sees otherwise than a guest does now, in words', responses: [new OA\Response(response: 200, description: 'The differences', content: new OA\JsonContent(ref: SeenView::class))])]
+    #[OA\Get(
+        path: '/api/seen',
+        summary: 'What a visitor at a moment sees otherwise than a guest does now, in words',
+        responses: [new OA\Response(response: 200, description: 'The differences', content: new OA\JsonContent(ref: SeenView::class))],
+    )]
     public function seen(#[QueryInput] SeenQuery $query = new SeenQuery()): Response
     {
         $workbench = $this->copies->workbench;
@@ -75,6 +83,11 @@ final readonly class Previews
             }
         }
 
-        return $this->api->json(new SeenView(TouchWords::all(VisitorDifferences::differences(null === $query->place ? null : $workbench->places->get($query->place), array_values($menus), $now, $then))));
+        return $this->api->json(new SeenView(TouchWords::all(VisitorDifferences::differences(
+            null === $query->place ? null : $workbench->places->get($query->place),
+            array_values($menus),
+            $now,
+            $then,
+        ))));
     }
 }

@@ -22,7 +22,11 @@ final readonly class JudgementView
         public int $refused,
         #[OA\Property(description: 'Redirects of the shop that lead straight on to the end of a new one')]
         public int $changed,
-        #[OA\Property(type: 'array', description: 'The first of each fate; the file of the refused ones has them all', items: new OA\Items(ref: JudgedLineView::class))]
+        #[OA\Property(
+            type: 'array',
+            description: 'The first of each fate; the file of the refused ones has them all',
+            items: new OA\Items(ref: JudgedLineView::class),
+        )]
         public array $lines,
         #[OA\Property(description: 'The refused lines as CSV, each with its reason')]
         public string $refusedCsv,

@@ -14,7 +14,9 @@ final readonly class RedirectIdsInput
 {
     /** @param list<string> $ids */
     public function __construct(
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string')), ListSize(min: 1, max: ManyRedirectsInput::MOST), Assert\All([new Id()])]
+        #[OA\Property(type: 'array', items: new OA\Items(type: 'string')),
+            ListSize(min: 1, max: ManyRedirectsInput::MOST),
+            Assert\All([new Id()]),]
         public array $ids,
     ) {
     }

@@ -11,7 +11,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class SheetQuery
 {
     public function __construct(
-        #[OA\Property(description: 'yes: the good lines go in; else it is only told what would become of them'), Assert\Choice(choices: ['', 'yes', 'no'])]
+        #[OA\Property(description: 'yes: the good lines go in; else it is only told what would become of them'),
+            Assert\Choice(choices: ['', 'yes', 'no']),]
         public string $take = '',
     ) {
     }

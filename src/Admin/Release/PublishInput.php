@@ -11,7 +11,8 @@ use Symfony\Component\Validator\Constraints as Assert;
 final readonly class PublishInput
 {
     public function __construct(
-        #[OA\Property(description: 'The state of what waits as it was seen; where that has changed since, nothing is published'), Assert\Length(max: 60)]
+        #[OA\Property(description: 'The state of what waits as it was seen; where that has changed since, nothing is published'),
+            Assert\Length(max: 60),]
         public string $seen,
     ) {
     }

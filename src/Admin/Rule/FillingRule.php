@@ -26,7 +26,11 @@ final readonly class FillingRule
         public array $placeKinds,
         #[OA\Property(description: 'Whether a place has to be chosen first')]
         public bool $needsPlace,
-        #[OA\Property(type: 'array', items: new OA\Items(type: 'string', enum: ['page', 'article', 'product', 'collection']), description: 'Of which the newest can be shown')]
+        #[OA\Property(
+            type: 'array',
+            items: new OA\Items(type: 'string', enum: ['page', 'article', 'product', 'collection']),
+            description: 'Of which the newest can be shown',
+        )]
         public array $kinds,
         #[OA\Property(description: 'How many levels can be shown')]
         public int $deepest,

@@ -11,7 +11,22 @@ use OpenApi\Attributes as OA;
 final readonly class KindView
 {
     public function __construct(
-        #[OA\Property(enum: ['page', 'policy', 'page-group', 'category', 'collection', 'product', 'journal', 'article', 'file', 'front-page', 'all-products', 'all-collections', 'search', 'contact'])]
+        #[OA\Property(enum: [
+            'page',
+            'policy',
+            'page-group',
+            'category',
+            'collection',
+            'product',
+            'journal',
+            'article',
+            'file',
+            'front-page',
+            'all-products',
+            'all-collections',
+            'search',
+            'contact',
+        ])]
         public string $kind,
         #[OA\Property]
         public string $words,

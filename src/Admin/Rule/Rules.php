@@ -27,13 +27,27 @@ final readonly class Rules
     }
 
     #[Route('/api/rules', methods: ['GET'])]
-    #[OA\Get(path: '/api/rules', summary: 'What there is to choose from', responses: [new OA\Response(response: 200, description: 'The rules', content: new OA\JsonContent(ref: RulesView::class))])]
+    #[OA\Get(
+        path: '/api/rules',
+        summary: 'What there is to choose from',
+        responses: [new OA\Response(response: 200, description: 'The rules', content: new OA\JsonContent(ref: RulesView::class))],
+    )]
     public function rules(): Response
     {
         $names = static fn (PlaceKind $kind): string => $kind->value;
 
         return $this->api->json(new RulesView(
-            array_map(static fn (PlaceKind $kind): KindView => new KindView($kind->value, $kind->words(), $kind->standsBelow()?->value, $kind->isMadeFromTitle(), $kind->isFixed(), PieceKind::of($kind)->value), PlaceKind::cases()),
+            array_map(
+                static fn (PlaceKind $kind): KindView => new KindView(
+                    $kind->value,
+                    $kind->words(),
+                    $kind->standsBelow()?->value,
+                    $kind->isMadeFromTitle(),
+                    $kind->isFixed(),
+                    PieceKind::of($kind)->value,
+                ),
+                PlaceKind::cases(),
+            ),
             array_map(static fn (FillingSource $source): FillingRule => new FillingRule(
                 $source->value,
                 $source->words(),
@@ -46,17 +60,26 @@ final readonly class Rules
                 $source->mostAtFirst(),
             ), FillingSource::cases()),
             SelfFilling::MOST,
-            array_map(static fn (RedirectStatus $status): ChoiceView => new ChoiceView((string) $status->value, $status->words()), RedirectStatus::cases()),
+            array_map(
+                static fn (RedirectStatus $status): ChoiceView => new ChoiceView((string) $status->value, $status->words()),
+                RedirectStatus::cases(),
+            ),
             array_map(static fn (string $way): ChoiceView => new ChoiceView($way, CollectionRule::words($way)), CollectionRule::WAYS),
             array_map(static fn (PieceKind $kind): PieceRule => new PieceRule(
                 $kind->value,
                 $kind->words(),
                 $kind->isPiece(),
-                array_values(array_map(static fn (PieceKind $one): string => $one->value, array_filter(PieceKind::cases(), $kind->standsIn(...)))),
+                array_values(array_map(
+                    static fn (PieceKind $one): string => $one->value,
+                    array_filter(PieceKind::cases(), $kind->standsIn(...)),
+                )),
                 $kind->holdsLinks(),
                 $kind->needsLabel(),
             ), PieceKind::cases()),
-            array_map(static fn (ProductSource $source): ChoiceView => new ChoiceView($source->value, $source->words()), ProductSource::cases()),
+            array_map(
+                static fn (ProductSource $source): ChoiceView => new ChoiceView($source->value, $source->words()),
+                ProductSource::cases(),
+            ),
         ));
     }
 }

@@ -23,14 +23,22 @@ final readonly class FirstSteps
     }
 
     #[Route('/api/first-steps', methods: ['GET'])]
-    #[OA\Get(path: '/api/first-steps', summary: 'What a new shop needs before visitors come', responses: [new OA\Response(response: 200, description: 'The steps', content: new OA\JsonContent(ref: FirstStepsView::class))])]
+    #[OA\Get(
+        path: '/api/first-steps',
+        summary: 'What a new shop needs before visitors come',
+        responses: [new OA\Response(response: 200, description: 'The steps', content: new OA\JsonContent(ref: FirstStepsView::class))],
+    )]
     public function steps(): Response
     {
         return $this->api->json($this->view());
     }
 
     #[Route('/api/first-steps', methods: ['PUT'])]
-    #[OA\Put(path: '/api/first-steps', summary: 'Puts them away, or takes them up again', responses: [new OA\Response(response: 200, description: 'The steps', content: new OA\JsonContent(ref: FirstStepsView::class))])]
+    #[OA\Put(
+        path: '/api/first-steps',
+        summary: 'Puts them away, or takes them up again',
+        responses: [new OA\Response(response: 200, description: 'The steps', content: new OA\JsonContent(ref: FirstStepsView::class))],
+    )]
     public function put(#[Body] AwayInput $input): Response
     {
         $this->rules->putFirstStepsAway($input->isAway);
@@ -42,6 +50,17 @@ final readonly class FirstSteps
     {
         $facts = $this->facts->read();
 
-        return new FirstStepsView(array_map(static fn (FirstStep $one): FirstStepView => new FirstStepView($one->value, $one->words(), $one->says(), $one->isDone($facts)), FirstStep::cases()), $this->rules->firstStepsAreAway());
+        return new FirstStepsView(
+            array_map(
+                static fn (FirstStep $one): FirstStepView => new FirstStepView(
+                    $one->value,
+                    $one->words(),
+                    $one->says(),
+                    $one->isDone($facts),
+                ),
+                FirstStep::cases(),
+            ),
+            $this->rules->firstStepsAreAway(),
+        );
     }
 }

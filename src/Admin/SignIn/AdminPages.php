@@ -17,8 +17,11 @@ final readonly class AdminPages
 {
     public const TOKEN = 'door';
 
-    public function __construct(private Environment $twig, private CsrfTokenManagerInterface $csrf, #[Autowire('%kernel.project_dir%/public/admin/.vite/manifest.json')] private string $manifestFile)
-    {
+    public function __construct(
+        private Environment $twig,
+        private CsrfTokenManagerInterface $csrf,
+        #[Autowire('%kernel.project_dir%/public/admin/.vite/manifest.json')] private string $manifestFile,
+    ) {
     }
 
     /** @param array<string, mixed> $data */
@@ -28,7 +31,14 @@ final readonly class AdminPages
         $manifest = json_decode((string) file_get_contents($this->manifestFile), true, flags: \JSON_THROW_ON_ERROR);
         $main = $manifest['web/admin/src/main.tsx'];
 
-        return new Response($this->twig->render("admin/$template.html.twig", $data + ['script' => '/'.$main['file'], 'styles' => $main['css'], 'error' => null]), $status, ['Cache-Control' => 'no-store']);
+        return new Response(
+            $this->twig->render(
+                "admin/$template.html.twig",
+                $data + ['script' => '/'.$main['file'], 'styles' => $main['css'], 'error' => null],
+            ),
+            $status,
+            ['Cache-Control' => 'no-store'],
+        );
     }
 
     /** What a link that leads nowhere any more says. */
@@ -55,7 +65,9 @@ final readonly class AdminPages
         }
         $password = self::field($request, 'password');
 
-        return $password === self::field($request, 'again') ? $password : throw new Refused('again', 'The two passwords are not the same. Type both again.');
+        return $password === self::field($request, 'again')
+            ? $password
+            : throw new Refused('again', 'The two passwords are not the same. Type both again.');
     }
 
     /** A field of a form; empty where it is missing, or no text. */

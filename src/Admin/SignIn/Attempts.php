@@ -46,7 +46,11 @@ final readonly class Attempts
     /** Somebody showed the second factor: what others try does not hold them back from where they are. */
     public function factorShown(Account $account, string $network): void
     {
-        $this->known->save($this->known->getItem($this->knownKey($account, $network))->set(true)->expiresAfter(new \DateInterval(SignInLimiter::KNOWN_FOR)));
+        $this->known->save(
+            $this->known->getItem($this->knownKey($account, $network))
+                ->set(true)
+                ->expiresAfter(new \DateInterval(SignInLimiter::KNOWN_FOR)),
+        );
     }
 
     private function knownKey(Account $account, string $network): string
@@ -57,7 +61,10 @@ final readonly class Attempts
     /** A letter with a link to a new password. */
     public function mayAskForLetter(string $mail, string $network): bool
     {
-        return self::both($this->letterNetwork->create($network)->consume()->isAccepted(), $this->letterPerson->create(hash('sha256', mb_strtolower(trim($mail))))->consume()->isAccepted());
+        return self::both(
+            $this->letterNetwork->create($network)->consume()->isAccepted(),
+            $this->letterPerson->create(hash('sha256', mb_strtolower(trim($mail))))->consume()->isAccepted(),
+        );
     }
 
     /** Following a link that may be guessed. */

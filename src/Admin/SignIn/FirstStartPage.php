@@ -24,8 +24,12 @@ final readonly class FirstStartPage implements Page
 {
     private const FIELDS = ['shop', 'zone', 'name', 'mail'];
 
-    public function __construct(private AdminPages $pages, private FirstStart $first, private SessionStart $start, #[Autowire(env: 'bool:default::LANTERN_FIRST_START')] private bool $isOpen)
-    {
+    public function __construct(
+        private AdminPages $pages,
+        private FirstStart $first,
+        private SessionStart $start,
+        #[Autowire(env: 'bool:default::LANTERN_FIRST_START')] private bool $isOpen,
+    ) {
     }
 
     #[Route('/first-start', name: 'first_start', methods: ['GET', 'POST'])]
@@ -35,7 +39,14 @@ final readonly class FirstStartPage implements Page
             return new RedirectResponse('/');
         }
         if (!$this->isOpen) {
-            return $this->pages->render('door', ['heading' => 'Nobody works here yet', 'says' => 'Whoever runs this server names the shop and its first owner: bin/console lantern:shop NAME --owner MAIL.'], 403);
+            return $this->pages->render(
+                'door',
+                [
+                    'heading' => 'Nobody works here yet',
+                    'says' => 'Whoever runs this server names the shop and its first owner: bin/console lantern:shop NAME --owner MAIL.',
+                ],
+                403,
+            );
         }
         $typed = [];
         foreach (self::FIELDS as $field) {

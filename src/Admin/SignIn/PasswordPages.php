@@ -20,8 +20,13 @@ use Symfony\Component\Routing\Attribute\Route;
 #[AsController]
 final readonly class PasswordPages implements Page
 {
-    public function __construct(private AdminPages $pages, private TeamEditor $team, private Attempts $attempts, private MessageBusInterface $bus, private SecurityLog $log)
-    {
+    public function __construct(
+        private AdminPages $pages,
+        private TeamEditor $team,
+        private Attempts $attempts,
+        private MessageBusInterface $bus,
+        private SecurityLog $log,
+    ) {
     }
 
     /** Says the same whether or not somebody has the address, and takes as long. */
@@ -36,15 +41,27 @@ final readonly class PasswordPages implements Page
         }
         $mail = trim(AdminPages::field($request, 'mail'));
         if ('' === $mail || mb_strlen($mail) > 254 || !str_contains($mail, '@')) {
-            return $this->pages->render('password_forgotten', ['error' => 'This is no mail address. Write it like name@shop.example.'], 422);
+            return $this->pages->render(
+                'password_forgotten',
+                ['error' => 'This is no mail address. Write it like name@shop.example.'],
+                422,
+            );
         }
         if (!$this->attempts->mayAskForLetter($mail, (string) $request->getClientIp())) {
-            return $this->pages->render('password_forgotten', ['error' => 'This was asked for very often. Look for the letter that was sent, or wait a quarter of an hour.'], 429);
+            return $this->pages->render(
+                'password_forgotten',
+                ['error' => 'This was asked for very often. Look for the letter that was sent, or wait a quarter of an hour.'],
+                429,
+            );
         }
         $this->log->attempt('password-asked', ['as' => mb_substr(mb_scrub($mail, 'UTF-8'), 0, 100)]);
         $this->bus->dispatch(new PasswordWanted($mail));
 
-        return $this->pages->ended('Look into your mail', 'If somebody with this address works here, a letter with a link is on its way. The link works once, for an hour.', 200);
+        return $this->pages->ended(
+            'Look into your mail',
+            'If somebody with this address works here, a letter with a link is on its way. The link works once, for an hour.',
+            200,
+        );
     }
 
     #[Route('/password/{token}', name: 'password_new', requirements: ['token' => '[0-9a-f]{1,80}'], methods: ['GET', 'POST'])]

@@ -21,8 +21,14 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class SecondFactorPage implements Page
 {
-    public function __construct(private AdminPages $pages, private SecondFactors $factors, private OwnSessions $sessions, private SessionStart $start, private Attempts $attempts, private SecurityLog $log)
-    {
+    public function __construct(
+        private AdminPages $pages,
+        private SecondFactors $factors,
+        private OwnSessions $sessions,
+        private SessionStart $start,
+        private Attempts $attempts,
+        private SecurityLog $log,
+    ) {
     }
 
     #[Route('/second-factor', name: 'second_factor', methods: ['GET', 'POST'])]
@@ -42,7 +48,12 @@ final readonly class SecondFactorPage implements Page
         if (!$this->factors->accept($account->person->id, AdminPages::field($request, 'code'))) {
             $this->log->attempt('factor-wrong');
 
-            return $this->pages->render('second_factor', ['error' => 'This code does not fit. Take the one that your device shows now; each works once, and its clock may be off by a minute at most.'], 422);
+            return $this->pages->render(
+                'second_factor',
+                ['error' => 'This code does not fit. Take the one that your device shows now; each works once, and its clock may be off by '
+                    .'a minute at most.'],
+                422,
+            );
         }
         $this->attempts->factorShown($account, (string) $request->getClientIp());
         $this->sessions->show($account->session);

@@ -62,7 +62,11 @@ final readonly class SessionStart
 
     private function begun(Request $request, Person $person, SignInLevel $standing): Account
     {
-        return new Account($person, $standing, $this->sessions->begin($person, (string) $request->getClientIp(), $request->headers->get('User-Agent') ?? ''));
+        return new Account(
+            $person,
+            $standing,
+            $this->sessions->begin($person, (string) $request->getClientIp(), $request->headers->get('User-Agent') ?? ''),
+        );
     }
 
     private function put(Request $request, Account $account): void

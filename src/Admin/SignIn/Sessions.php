@@ -24,12 +24,22 @@ use Symfony\Component\Security\Http\Attribute\CurrentUser;
 #[AsController]
 final readonly class Sessions
 {
-    public function __construct(private Api $api, private Copies $copies, private CsrfTokenManagerInterface $tokens, private FirstFactsReader $facts, private HouseRules $rules, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
-    {
+    public function __construct(
+        private Api $api,
+        private Copies $copies,
+        private CsrfTokenManagerInterface $tokens,
+        private FirstFactsReader $facts,
+        private HouseRules $rules,
+        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
+    ) {
     }
 
     #[Route('/api/session', name: 'session', methods: ['GET'])]
-    #[OA\Get(path: '/api/session', summary: 'Who is signed in', responses: [new OA\Response(response: 200, description: 'The person', content: new OA\JsonContent(ref: SessionView::class))])]
+    #[OA\Get(
+        path: '/api/session',
+        summary: 'Who is signed in',
+        responses: [new OA\Response(response: 200, description: 'The person', content: new OA\JsonContent(ref: SessionView::class))],
+    )]
     public function session(#[CurrentUser] Account $account): Response
     {
         $person = $account->person;

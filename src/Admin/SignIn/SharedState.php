@@ -26,11 +26,16 @@ final class SharedState
         // The connection that is there anyway.
         $native = $connection->getNativeConnection();
 
-        return new PdoSessionHandler($native instanceof \PDO ? $native : throw new \LogicException('The database is spoken to by PDO.'), ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE]);
+        return new PdoSessionHandler(
+            $native instanceof \PDO ? $native : throw new \LogicException('The database is spoken to by PDO.'),
+            ['db_table' => 'journal.session', 'lock_mode' => PdoSessionHandler::LOCK_NONE],
+        );
     }
 
     public static function counts(Connection $connection, ?string $redis): AdapterInterface
     {
-        return '' === (string) $redis ? new DoctrineDbalAdapter($connection, 'lantern-counts') : new RedisAdapter(new Client($redis), 'lantern-counts');
+        return '' === (string) $redis
+            ? new DoctrineDbalAdapter($connection, 'lantern-counts')
+            : new RedisAdapter(new Client($redis), 'lantern-counts');
     }
 }

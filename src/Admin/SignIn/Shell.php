@@ -44,7 +44,8 @@ final readonly class Shell implements Page
             'mail' => $attempt->getLastUsername(),
             'error' => match (true) {
                 null === $error => null,
-                $error instanceof \Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException => 'Too many attempts. Wait five minutes, then try again.',
+                $error instanceof \Symfony\Component\Security\Core\Exception\TooManyLoginAttemptsAuthenticationException => 'Too many '
+                    .'attempts. Wait five minutes, then try again.',
                 default => 'The mail address and the password do not belong together. Check both and try again.',
             },
         ], null === $error ? 200 : 422);
@@ -62,6 +63,13 @@ final readonly class Shell implements Page
         $nonce = base64_encode(random_bytes(18));
         $request->attributes->set('style_nonce', $nonce);
 
-        return $this->pages->render('shell', ['csrf' => $this->csrf->getToken(CsrfGuard::ID)->getValue(), 'nonce' => $nonce, 'zone' => $this->copies->workbench->settings->zone()->getName()]);
+        return $this->pages->render(
+            'shell',
+            [
+                'csrf' => $this->csrf->getToken(CsrfGuard::ID)->getValue(),
+                'nonce' => $nonce,
+                'zone' => $this->copies->workbench->settings->zone()->getName(),
+            ],
+        );
     }
 }

@@ -36,7 +36,13 @@ final readonly class SignInLimiter implements RequestRateLimiterInterface
         if (!$this->known->getItem("known.$pair")->isHit()) {
             array_push($limits, $this->account->create($account)->consume(), $this->network->create($network)->consume());
         }
-        usort($limits, static fn (RateLimit $one, RateLimit $other): int => [$one->isAccepted(), $one->getRemainingTokens()] <=> [$other->isAccepted(), $other->getRemainingTokens()]);
+        usort(
+            $limits,
+            static fn (RateLimit $one, RateLimit $other): int => [
+                $one->isAccepted(),
+                $one->getRemainingTokens(),
+            ] <=> [$other->isAccepted(), $other->getRemainingTokens()],
+        );
 
         return $limits[0];
     }

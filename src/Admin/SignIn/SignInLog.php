@@ -21,7 +21,10 @@ final readonly class SignInLog
     #[AsEventListener]
     public function succeeded(LoginSuccessEvent $event): void
     {
-        $this->log->keep('sign-in', ['as' => $event->getUser()->getUserIdentifier(), 'from' => (string) $event->getRequest()->getClientIp()]);
+        $this->log->keep(
+            'sign-in',
+            ['as' => $event->getUser()->getUserIdentifier(), 'from' => (string) $event->getRequest()->getClientIp()],
+        );
     }
 
     #[AsEventListener]

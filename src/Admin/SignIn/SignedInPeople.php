@@ -54,7 +54,10 @@ final readonly class SignedInPeople implements UserProviderInterface, PasswordUp
     public function upgradePassword(PasswordAuthenticatedUserInterface $user, #[\SensitiveParameter] string $newHashedPassword): void
     {
         if ($user instanceof Account) {
-            $this->entities->getConnection()->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$newHashedPassword, $user->person->id]);
+            $this->entities->getConnection()->executeStatement(
+                'UPDATE journal.person SET password = ? WHERE id = ?',
+                [$newHashedPassword, $user->person->id],
+            );
             $user->person->password = $newHashedPassword;
         }
     }

@@ -19,8 +19,13 @@ use Symfony\Component\Routing\Attribute\Route;
 #[AsController]
 final readonly class WelcomePage implements Page
 {
-    public function __construct(private AdminPages $pages, private TeamEditor $team, private SessionStart $start, private Attempts $attempts, private SecurityLog $log)
-    {
+    public function __construct(
+        private AdminPages $pages,
+        private TeamEditor $team,
+        private SessionStart $start,
+        private Attempts $attempts,
+        private SecurityLog $log,
+    ) {
     }
 
     #[Route('/welcome/{token}', name: 'welcome', requirements: ['token' => '[0-9a-f]{1,80}'], methods: ['GET', 'POST'])]

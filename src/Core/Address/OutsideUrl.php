@@ -27,7 +27,10 @@ final readonly class OutsideUrl
     {
         if (!mb_check_encoding($typed, 'UTF-8') || 1 !== preg_match('~^(https?)://([^/?#]*)([^?#]*)(\?[^#]*)?(#.*)?$~iDs', $typed, $found)
             || 1 === preg_match('/[\x00-\x20\x7F<>"\\\\]/', $typed)) {
-            throw self::refused('An outside address begins with https:// or http:// and a domain, such as https://example.org/page. Spaces in it are written %20.');
+            throw self::refused(
+                'An outside address begins with https:// or http:// and a domain, such as https://example.org/page. Spaces in it are '
+                    .'written %20.',
+            );
         }
         [, $scheme, $authority, $path, $query, $fragment] = $found + ['', '', '', '', '', ''];
         if (str_contains($authority, '@')) {
@@ -37,7 +40,10 @@ final readonly class OutsideUrl
         $host = self::ascii($parts[1] ?? '');
         $port = $parts[2] ?? '';
         if (null === $host || '' !== $port && ((int) $port < 1 || (int) $port > 65535 || \strlen($port) > 5)) {
-            throw self::refused(\sprintf('“%s” is no domain. Write it like example.org, with letters, digits, hyphens and dots.', mb_substr($authority, 0, 80)));
+            throw self::refused(\sprintf(
+                '“%s” is no domain. Write it like example.org, with letters, digits, hyphens and dots.',
+                mb_substr($authority, 0, 80),
+            ));
         }
         $url = strtolower($scheme)."://$host".('' === $port ? '' : ":$port").self::encoded($path.$query.$fragment);
         if (\strlen($url) > self::MAX_BYTES) {

@@ -45,6 +45,8 @@ final class ReservedAddresses
             return self::EXACT['/sitemap.xml'];
         }
 
-        return self::OWN_PREFIX === $address->path || str_starts_with($address->path, self::OWN_PREFIX.'/') ? 'addresses below /- belong to the program' : null;
+        return self::OWN_PREFIX === $address->path || str_starts_with($address->path, self::OWN_PREFIX.'/')
+            ? 'addresses below /- belong to the program'
+            : null;
     }
 }

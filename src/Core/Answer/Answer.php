@@ -51,7 +51,10 @@ final readonly class Answer
     /** How many redirects, and closed places that lead elsewhere, a visitor is led over; all of them in one hop of the browser. */
     public function hops(): int
     {
-        return \count(array_filter($this->trail, static fn (Step $step): bool => StepReason::Redirect === $step->why || StepReason::ClosedElsewhere === $step->why));
+        return \count(array_filter(
+            $this->trail,
+            static fn (Step $step): bool => StepReason::Redirect === $step->why || StepReason::ClosedElsewhere === $step->why,
+        ));
     }
 
     /** The addresses that it goes by, for people to read. */

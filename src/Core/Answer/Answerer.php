@@ -70,17 +70,45 @@ final readonly class Answerer
             if (null !== $rule) {
                 $changesAt = Moment::earlier($changesAt, $rule->until);
                 if (RedirectStatus::Gone === $rule->status) {
-                    return new Answer(410, $asked, null, [...$trail, new Step($at->path, StepReason::Gone, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
+                    return new Answer(
+                        410,
+                        $asked,
+                        null,
+                        [...$trail, new Step($at->path, StepReason::Gone, null, $rule->id, prefix: self::prefix($rule))],
+                        null,
+                        $changesAt,
+                    );
                 }
                 $status = null === $status ? $rule->status : $status->then($rule->status);
                 if (null !== $rule->goal->outside) {
-                    $trail[] = new Step($at->path, StepReason::Redirect, $rule->goal->outside, $rule->id, self::about($rule), self::prefix($rule));
+                    $trail[] = new Step(
+                        $at->path,
+                        StepReason::Redirect,
+                        $rule->goal->outside,
+                        $rule->id,
+                        self::about($rule),
+                        self::prefix($rule),
+                    );
 
-                    return new Answer($status->value, $asked, Query::added($rule->goal->outside, Query::merge($targetQuery, $query)), $trail, null, $changesAt);
+                    return new Answer(
+                        $status->value,
+                        $asked,
+                        Query::added($rule->goal->outside, Query::merge($targetQuery, $query)),
+                        $trail,
+                        null,
+                        $changesAt,
+                    );
                 }
                 $next = null !== $rule->goal->placeId ? $this->places->get($rule->goal->placeId)?->address : $rule->next($at);
                 if (null === $next) {
-                    return new Answer(404, $asked, null, [...$trail, new Step($at->path, StepReason::PlaceRemoved, null, $rule->id, prefix: self::prefix($rule))], null, $changesAt);
+                    return new Answer(
+                        404,
+                        $asked,
+                        null,
+                        [...$trail, new Step($at->path, StepReason::PlaceRemoved, null, $rule->id, prefix: self::prefix($rule))],
+                        null,
+                        $changesAt,
+                    );
                 }
                 $targetQuery = Query::merge($rule->goal->query, $targetQuery);
                 $trail[] = new Step($at->path, StepReason::Redirect, $next->path, $rule->id, self::about($rule), self::prefix($rule));
@@ -102,12 +130,26 @@ final readonly class Answerer
     }
 
     /** @param list<Step> $trail */
-    private function arrived(Address $asked, Place $place, string $query, Visitor $visitor, array $trail, ?RedirectStatus $status, ?\DateTimeImmutable $changesAt): Answer
-    {
+    private function arrived(
+        Address $asked,
+        Place $place,
+        string $query,
+        Visitor $visitor,
+        array $trail,
+        ?RedirectStatus $status,
+        ?\DateTimeImmutable $changesAt,
+    ): Answer {
         $allowed = $place->audience->includes($visitor);
         $trail[] = new Step($place->address->path, $allowed ? StepReason::Opens : StepReason::OtherAudience);
         if (null !== $status) {
-            return new Answer($status->value, $asked, $place->address->encoded().('' === $query ? '' : '?'.$query), $trail, $place, $changesAt);
+            return new Answer(
+                $status->value,
+                $asked,
+                $place->address->encoded().('' === $query ? '' : '?'.$query),
+                $trail,
+                $place,
+                $changesAt,
+            );
         }
 
         return new Answer($allowed ? 200 : 403, $asked, null, $trail, $place, $changesAt);
@@ -122,7 +164,14 @@ final readonly class Answerer
         }
         $gone = ClosedAnswer::Gone === $place->closedAnswer;
 
-        return new Answer($gone ? 410 : 404, $asked, null, [...$trail, new Step($at->path, $gone ? StepReason::ClosedGone : StepReason::ClosedNotFound)], $place, $changesAt);
+        return new Answer(
+            $gone ? 410 : 404,
+            $asked,
+            null,
+            [...$trail, new Step($at->path, $gone ? StepReason::ClosedGone : StepReason::ClosedNotFound)],
+            $place,
+            $changesAt,
+        );
     }
 
     private static function prefix(Rule $rule): ?string

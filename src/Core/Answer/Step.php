@@ -13,8 +13,14 @@ final readonly class Step
      * @param string      $about  what the redirect is, or what is wrong with the address
      * @param string|null $prefix source of the redirect, where it is one for all that stands below that
      */
-    public function __construct(public string $from, public StepReason $why, public ?string $to = null, public ?string $ruleId = null, public string $about = '', public ?string $prefix = null)
-    {
+    public function __construct(
+        public string $from,
+        public StepReason $why,
+        public ?string $to = null,
+        public ?string $ruleId = null,
+        public string $about = '',
+        public ?string $prefix = null,
+    ) {
     }
 
     public function words(): string

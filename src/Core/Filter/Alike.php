@@ -22,7 +22,10 @@ final class Alike
         $groups = [];
         foreach ($bare as $units) {
             // Without a unit it may be any of them, so it goes with one only where there is but one.
-            $groups = [...$groups, ...2 === \count($units) && isset($units['']) ? [array_merge(...array_values($units))] : array_values($units)];
+            $groups = [
+                ...$groups,
+                ...2 === \count($units) && isset($units['']) ? [array_merge(...array_values($units))] : array_values($units),
+            ];
         }
 
         return array_values(array_filter($groups, static fn (array $group): bool => \count($group) > 1));

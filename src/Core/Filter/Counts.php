@@ -10,7 +10,8 @@ final readonly class Counts
     /**
      * @param int                               $total   of products that are left
      * @param array<string, int>                $without by the key of a filter: what is left by all the others
-     * @param array<string, array<string, int>> $choices by filter and value: what choosing it leaves under all other filters; of what leaves none, only the chosen
+     * @param array<string, array<string, int>> $choices by filter and value: what choosing it leaves under all other filters; of what
+     *            leaves none, only the chosen
      * @param int|null                          $lowest  price under all filters but that of price; null where nothing is left by them
      */
     public function __construct(public int $total, public array $without, public array $choices, public ?int $lowest, public ?int $highest)
@@ -82,6 +83,9 @@ final readonly class Counts
             return $item->inStock ? ['yes'] : [];
         }
 
-        return array_values(array_unique(array_map($filters->setting($filter->key())->canonical(...), $item->values($filter)), \SORT_STRING));
+        return array_values(array_unique(
+            array_map($filters->setting($filter->key())->canonical(...), $item->values($filter)),
+            \SORT_STRING,
+        ));
     }
 }

@@ -40,7 +40,12 @@ final readonly class Filter
         }
         $kind = FilterKind::tryFrom($key);
 
-        return null === $kind || FilterKind::Option === $kind ? throw new Refused('filter', \sprintf('There is no filter called “%s”. Choose one of those that are shown.', mb_strimwidth($key, 0, 60, '…'))) : new self($kind);
+        return null === $kind || FilterKind::Option === $kind
+            ? throw new Refused(
+                'filter',
+                \sprintf('There is no filter called “%s”. Choose one of those that are shown.', mb_strimwidth($key, 0, 60, '…')),
+            )
+                : new self($kind);
     }
 
     /** The same; null where there is none. */

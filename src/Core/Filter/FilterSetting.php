@@ -29,7 +29,14 @@ final readonly class FilterSetting
     ) {
         foreach ([$label, ...array_values($labels)] as $one) {
             if (mb_strlen($one) > self::MAX_LABEL) {
-                throw new Refused('label', \sprintf('“%s” is too long. A filter and its choices are called by at most %d characters.', mb_strimwidth($one, 0, 40, '…'), self::MAX_LABEL));
+                throw new Refused(
+                    'label',
+                    \sprintf(
+                        '“%s” is too long. A filter and its choices are called by at most %d characters.',
+                        mb_strimwidth($one, 0, 40, '…'),
+                        self::MAX_LABEL,
+                    ),
+                );
             }
         }
         if (max(\count($byHand), \count($labels), \count($same)) > self::MOST_VALUES) {
@@ -37,7 +44,10 @@ final readonly class FilterSetting
         }
         foreach ($same as $value => $as) {
             if ((string) $value === $as || isset($same[$as])) {
-                throw new Refused('same', \sprintf('“%s” is itself shown as another choice. Put both under that one.', mb_strimwidth($as, 0, 40, '…')));
+                throw new Refused(
+                    'same',
+                    \sprintf('“%s” is itself shown as another choice. Put both under that one.', mb_strimwidth($as, 0, 40, '…')),
+                );
             }
         }
     }
@@ -70,8 +80,13 @@ final readonly class FilterSetting
      *
      * @throws Refused
      */
-    public function changed(?string $label = null, ?ChoiceOrder $order = null, ?array $byHand = null, array $labels = [], array $same = []): self
-    {
+    public function changed(
+        ?string $label = null,
+        ?ChoiceOrder $order = null,
+        ?array $byHand = null,
+        array $labels = [],
+        array $same = [],
+    ): self {
         $words = array_replace($this->labels, array_map(trim(...), $labels));
         $stands = $this->same;
         foreach ($same as $value => $as) {
@@ -82,7 +97,10 @@ final readonly class FilterSetting
             }
             $as = $stands[$as] ?? $as;
             if ($as === $value) {
-                throw new Refused('same', \sprintf('“%s” stands for the other one already. Separate the two first.', mb_strimwidth($value, 0, 40, '…')));
+                throw new Refused(
+                    'same',
+                    \sprintf('“%s” stands for the other one already. Separate the two first.', mb_strimwidth($value, 0, 40, '…')),
+                );
             }
             // Whatever it stood for goes along with it.
             $stands = array_map(static fn (string $one): string => $one === $value ? $as : $one, $stands);
@@ -100,7 +118,11 @@ final readonly class FilterSetting
 
     public function isUsual(): bool
     {
-        return '' === $this->label && ChoiceOrder::Name === $this->order && [] === $this->byHand && [] === $this->labels && [] === $this->same;
+        return '' === $this->label
+            && ChoiceOrder::Name === $this->order
+            && [] === $this->byHand
+            && [] === $this->labels
+            && [] === $this->same;
     }
 
     /** As a setting keeps it: JSON, and nothing where all is as usual. */
@@ -112,7 +134,11 @@ final readonly class FilterSetting
             'byHand' => $this->byHand,
             'labels' => (object) $this->labels,
             'same' => (object) $this->same,
-        ], static fn (mixed $one): bool => !\in_array($one, ['', null, []], true) && (!\is_object($one) || [] !== (array) $one)), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
+        ], static fn (mixed $one): bool => !\in_array(
+            $one,
+            ['', null, []],
+            true,
+        ) && (!\is_object($one) || [] !== (array) $one)), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE);
     }
 
     /** What cannot be read is as usual. */

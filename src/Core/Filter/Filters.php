@@ -66,7 +66,10 @@ final readonly class Filters
     /** Values that mean the same, by the one that stands for them: {@see FilterSetting::canonical()}. */
     public function canonical(Narrowing $narrowing): Narrowing
     {
-        return $narrowing->choosing($this->each($narrowing, static fn (FilterSetting $setting, string $value): array => [$setting->canonical($value)]));
+        return $narrowing->choosing($this->each(
+            $narrowing,
+            static fn (FilterSetting $setting, string $value): array => [$setting->canonical($value)],
+        ));
     }
 
     /**
@@ -114,7 +117,9 @@ final readonly class Filters
     /** Whether a setting of the shop is about filters. */
     public static function isSetting(string $name): bool
     {
-        return self::EVERYWHERE === $name || self::SEARCH === $name || (str_starts_with($name, self::ONE) && null !== Filter::tryNamed(substr($name, \strlen(self::ONE))));
+        return self::EVERYWHERE === $name
+            || self::SEARCH === $name
+            || (str_starts_with($name, self::ONE) && null !== Filter::tryNamed(substr($name, \strlen(self::ONE))));
     }
 
     /** @return list<Filter>|null null where nothing was chosen */
@@ -122,7 +127,12 @@ final readonly class Filters
     {
         $keys = '' === $stored ? null : json_decode($stored, true);
 
-        return \is_array($keys) ? array_values(array_filter(array_map(static fn (mixed $key): ?Filter => \is_string($key) ? Filter::tryNamed($key) : null, $keys))) : null;
+        return \is_array($keys)
+            ? array_values(array_filter(array_map(
+                static fn (mixed $key): ?Filter => \is_string($key) ? Filter::tryNamed($key) : null,
+                $keys,
+            )))
+            : null;
     }
 
     /**

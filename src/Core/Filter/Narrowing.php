@@ -22,14 +22,19 @@ final readonly class Narrowing
     public array $choices;
 
     /**
-     * @param array<string, list<string>> $choices   values by the key of a filter, such as `maker` or `option.Sheet size`; a category by its id
+     * @param array<string, list<string>> $choices   values by the key of a filter, such as `maker` or `option.Sheet size`; a category by
+     *            its id
      * @param int|null                    $priceFrom in the smallest unit of the currency, included
      * @param int|null                    $priceTo   in the smallest unit of the currency, included
      *
      * @throws Refused where a filter is none, or a price is no price
      */
-    public function __construct(array $choices = [], public ?int $priceFrom = null, public ?int $priceTo = null, public bool $inStock = false)
-    {
+    public function __construct(
+        array $choices = [],
+        public ?int $priceFrom = null,
+        public ?int $priceTo = null,
+        public bool $inStock = false,
+    ) {
         if (null !== $priceFrom && null !== $priceTo && $priceTo < $priceFrom) {
             throw new Refused('narrowing', 'The highest price is below the lowest one. Change one of the two.');
         }
@@ -64,7 +69,10 @@ final readonly class Narrowing
 
     public function equals(self $other): bool
     {
-        return $this->choices === $other->choices && $this->priceFrom === $other->priceFrom && $this->priceTo === $other->priceTo && $this->inStock === $other->inStock;
+        return $this->choices === $other->choices
+            && $this->priceFrom === $other->priceFrom
+            && $this->priceTo === $other->priceTo
+            && $this->inStock === $other->inStock;
     }
 
     public function isNone(): bool
@@ -93,7 +101,10 @@ final readonly class Narrowing
         return match ($key) {
             FilterKind::Price->value => new self($this->choices, null, null, $this->inStock),
             FilterKind::Availability->value => new self($this->choices, $this->priceFrom, $this->priceTo),
-            default => $this->choosing([$key => null === $value ? [] : array_values(array_filter($this->choices[$key] ?? [], static fn (string $one): bool => $one !== $value))] + $this->choices),
+            default => $this->choosing([$key => null === $value ? [] : array_values(array_filter(
+                $this->choices[$key] ?? [],
+                static fn (string $one): bool => $one !== $value,
+            ))] + $this->choices),
         };
     }
 
@@ -133,7 +144,10 @@ final readonly class Narrowing
     {
         $key = FilterKind::Category->value;
 
-        return $this->choosing([$key => array_values(array_filter(array_map(static fn (string $one): ?string => $names[$one] ?? null, $this->choices[$key] ?? [])))] + $this->choices);
+        return $this->choosing([$key => array_values(array_filter(array_map(
+            static fn (string $one): ?string => $names[$one] ?? null,
+            $this->choices[$key] ?? [],
+        )))] + $this->choices);
     }
 
     /**
@@ -150,7 +164,14 @@ final readonly class Narrowing
                 $pairs[] = [$key, $value];
             }
         }
-        $rest = array_filter(['price-from' => self::decimal($this->priceFrom), 'price-to' => self::decimal($this->priceTo), 'in-stock' => $this->inStock ? 'yes' : ''], static fn (string $value): bool => '' !== $value);
+        $rest = array_filter(
+            [
+                'price-from' => self::decimal($this->priceFrom),
+                'price-to' => self::decimal($this->priceTo),
+                'in-stock' => $this->inStock ? 'yes' : '',
+            ],
+            static fn (string $value): bool => '' !== $value,
+        );
         foreach ($rest as $name => $value) {
             $pairs[] = [$name, $value];
         }
@@ -200,7 +221,9 @@ final readonly class Narrowing
         $said = [];
         foreach ($this->choices as $key => $values) {
             $filter = Filter::named($key);
-            $names = FilterKind::Category === $filter->kind ? array_values(array_filter(array_map(static fn (string $id): ?string => $categories[$id] ?? null, $values))) : $values;
+            $names = FilterKind::Category === $filter->kind
+                ? array_values(array_filter(array_map(static fn (string $id): ?string => $categories[$id] ?? null, $values)))
+                : $values;
             $said[] = trim($filter->option.' '.implode(' or ', $names));
         }
         $said[] = self::priceWords($this->priceFrom, $this->priceTo);
@@ -237,7 +260,11 @@ final readonly class Narrowing
      */
     private static function withChoice(array $choices, string $key, string $value): array
     {
-        if (self::canBeChosen($value) && true === Filter::tryNamed($key)?->kind->hasValues() && array_sum(array_map(\count(...), $choices)) < self::MOST_CHOICES) {
+        if (
+            self::canBeChosen($value)
+            && true === Filter::tryNamed($key)?->kind->hasValues()
+            && array_sum(array_map(\count(...), $choices)) < self::MOST_CHOICES
+        ) {
             $choices[$key][] = $value;
         }
 
@@ -246,7 +273,9 @@ final readonly class Narrowing
 
     private static function units(string $typed): ?int
     {
-        return 1 === preg_match('/^(\d{1,7})(?:[.,](\d{1,2}))?$/D', trim($typed), $found) ? 100 * (int) $found[1] + (int) str_pad($found[2] ?? '', 2, '0') : null;
+        return 1 === preg_match('/^(\d{1,7})(?:[.,](\d{1,2}))?$/D', trim($typed), $found)
+            ? 100 * (int) $found[1] + (int) str_pad($found[2] ?? '', 2, '0')
+            : null;
     }
 
     private static function canBeChosen(string $value): bool

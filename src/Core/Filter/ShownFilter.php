@@ -11,8 +11,13 @@ final readonly class ShownFilter
      * @param list<ShownChoice> $choices of what has values; one, "in stock", of availability; none of price
      * @param int|null          $lowest  of price, in the smallest unit of the currency
      */
-    public function __construct(public Filter $filter, public string $label, public array $choices, public ?int $lowest = null, public ?int $highest = null)
-    {
+    public function __construct(
+        public Filter $filter,
+        public string $label,
+        public array $choices,
+        public ?int $lowest = null,
+        public ?int $highest = null,
+    ) {
     }
 
     /** @return list<ShownChoice> */

@@ -12,7 +12,8 @@ final readonly class ShownFilters
     /**
      * @param list<ShownFilter> $filters
      * @param list<Chosen>      $chosen
-     * @param Chosen|null       $drop    of the filters in which something is chosen, the one whose absence leaves most; null where products are left
+     * @param Chosen|null       $drop    of the filters in which something is chosen, the one whose absence leaves most; null where products
+     *            are left
      * @param int               $dropped how many that would be
      */
     private function __construct(public int $total, public array $filters, public array $chosen, public ?Chosen $drop, public int $dropped)
@@ -25,8 +26,14 @@ final readonly class ShownFilters
      * @param array<string, string> $categories titles of those that may be chosen or are, by id, in their order
      * @param bool                  $all        also filters that narrow nothing today: for whoever leads an entry to what there will be
      */
-    public static function of(Counts $counts, Narrowing $narrowing, array $asked, Filters $filters, array $categories = [], bool $all = false): self
-    {
+    public static function of(
+        Counts $counts,
+        Narrowing $narrowing,
+        array $asked,
+        Filters $filters,
+        array $categories = [],
+        bool $all = false,
+    ): self {
         $narrowing = $filters->canonical($narrowing);
         $shown = [];
         foreach ($asked as $filter) {
@@ -41,14 +48,22 @@ final readonly class ShownFilters
     }
 
     /** @param array<string, string> $categories */
-    private static function filter(Filter $filter, Counts $counts, Narrowing $narrowing, Filters $filters, array $categories, bool $all): ?ShownFilter
-    {
+    private static function filter(
+        Filter $filter,
+        Counts $counts,
+        Narrowing $narrowing,
+        Filters $filters,
+        array $categories,
+        bool $all,
+    ): ?ShownFilter {
         $key = $filter->key();
         $label = $filters->label($filter);
         if (FilterKind::Price === $filter->kind) {
             $isChosen = null !== $narrowing->priceFrom || null !== $narrowing->priceTo;
 
-            return $all || $isChosen || $counts->lowest !== $counts->highest ? new ShownFilter($filter, $label, [], $counts->lowest, $counts->highest) : null;
+            return $all || $isChosen || $counts->lowest !== $counts->highest
+                ? new ShownFilter($filter, $label, [], $counts->lowest, $counts->highest)
+                : null;
         }
         $choices = [];
         foreach ($counts->choices[$key] ?? [] as $value => $count) {
@@ -58,13 +73,20 @@ final readonly class ShownFilters
                 $choices[] = new ShownChoice($value, self::choiceLabel($filter, $value, $filters, $categories), $count, $isChosen);
             }
         }
-        $narrows = array_filter($choices, static fn (ShownChoice $choice): bool => $choice->chosen || $choice->count < ($counts->without[$key] ?? 0));
+        $narrows = array_filter(
+            $choices,
+            static fn (ShownChoice $choice): bool => $choice->chosen || $choice->count < ($counts->without[$key] ?? 0),
+        );
         // One choice that all have says nothing; several that all have can be told from one another, but leave all the same.
         if ([] === $choices || (!$all && [] === $narrows && 1 === \count($choices))) {
             return null;
         }
 
-        return new ShownFilter($filter, $label, self::ordered($choices, $filter, $filters->setting($key), array_map(strval(...), array_keys($categories))));
+        return new ShownFilter(
+            $filter,
+            $label,
+            self::ordered($choices, $filter, $filters->setting($key), array_map(strval(...), array_keys($categories))),
+        );
     }
 
     /** @param array<string, string> $categories */
@@ -94,7 +116,10 @@ final readonly class ShownFilters
         });
         $byName = new \Collator('en');
         $byName->setAttribute(\Collator::NUMERIC_COLLATION, \Collator::ON);
-        usort($choices, static fn (ShownChoice $a, ShownChoice $b): int => (ChoiceOrder::Count === $setting->order ? $b->count <=> $a->count : 0)
+        usort($choices, static fn (
+            ShownChoice $a,
+            ShownChoice $b,
+        ): int => (ChoiceOrder::Count === $setting->order ? $b->count <=> $a->count : 0)
             ?: ($byHand[$a->value] ?? \PHP_INT_MAX) <=> ($byHand[$b->value] ?? \PHP_INT_MAX)
             ?: (int) $byName->compare($a->label, $b->label)
             ?: strcmp($a->value, $b->value));
@@ -117,7 +142,11 @@ final readonly class ShownFilters
             $filter = Filter::named($key);
             if ($filter->kind->hasValues()) {
                 foreach ($narrowing->choices[$key] as $value) {
-                    $chosen[] = new Chosen($filters->label($filter), self::choiceLabel($filter, $value, $filters, $categories), $narrowing->without($key, $value));
+                    $chosen[] = new Chosen(
+                        $filters->label($filter),
+                        self::choiceLabel($filter, $value, $filters, $categories),
+                        $narrowing->without($key, $value),
+                    );
                 }
             } else {
                 $chosen[] = self::whole($narrowing, $filter, $filters);

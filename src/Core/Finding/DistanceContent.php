@@ -39,8 +39,17 @@ final readonly class DistanceContent implements Examinable
             $examination->shop->until($place->opening->nextChange($examination->moment));
             $examination->shop->reach(DependencyKey::place($place->id));
             // One that nothing leads to is another finding, and one that is meant to be quiet is meant to be far.
-            if (null === ($this->steps[$place->id] ?? null) && $place->lightAt($examination->moment)->isShownInLists() && $examination->shop->isLedTo($place)) {
-                $examination->note(new Finding(FindingKind::PlaceFar, new Subject(SubjectType::Place, $place->id, $place->title, where: $place->kind->words()), ['steps' => self::NEAR, 'address' => $place->address->path], [$place->address->path]));
+            if (
+                null === ($this->steps[$place->id] ?? null)
+                && $place->lightAt($examination->moment)->isShownInLists()
+                && $examination->shop->isLedTo($place)
+            ) {
+                $examination->note(new Finding(
+                    FindingKind::PlaceFar,
+                    new Subject(SubjectType::Place, $place->id, $place->title, where: $place->kind->words()),
+                    ['steps' => self::NEAR, 'address' => $place->address->path],
+                    [$place->address->path],
+                ));
             }
         }
     }

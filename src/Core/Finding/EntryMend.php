@@ -34,13 +34,22 @@ final readonly class EntryMend
     {
         $entry = $tree->get($this->finding->subject->id);
         if ($entry->content instanceof Text && $this->isInWords()) {
-            return new Rewrite($entry->withContent($entry->content->withHtml((new LinkMend($this->finding, $this->mend, $this->answer))->of(new Words($entry->content->html))->html)));
+            return new Rewrite(
+                $entry->withContent(
+                    $entry->content->withHtml(
+                        (new LinkMend($this->finding, $this->mend, $this->answer))->of(new Words($entry->content->html))->html,
+                    ),
+                ),
+            );
         }
 
         return match ($this->mend) {
             MendKind::TakeOut => [] === $entry->children || null !== $entry->content ? new Remove($entry->id) : new Lift($entry->id),
             MendKind::LeadElsewhere => new Rewrite($this->with($entry, new PlaceTarget($this->answer->placeId()))),
-            MendKind::NearestPart => new Rewrite($this->with($entry, new PlaceTarget($this->finding->detail('place'), $this->finding->detail('nearest')))),
+            MendKind::NearestPart => new Rewrite($this->with(
+                $entry,
+                new PlaceTarget($this->finding->detail('place'), $this->finding->detail('nearest')),
+            )),
             MendKind::WholePage => new Rewrite($this->with($entry, new PlaceTarget($this->finding->detail('place')))),
             MendKind::NewAddress => new Rewrite($this->with($entry, new OutsideTarget($this->finding->detail('new')))),
             MendKind::AnotherLabel => new Rewrite($entry->withChildren([])->withLabel($this->answer->text())),

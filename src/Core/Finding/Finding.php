@@ -16,8 +16,14 @@ final readonly class Finding
      * @param string                    $apart   tells it from others of the kind about the same subject
      * @param string|null               $id      of one that is kept
      */
-    public function __construct(public FindingKind $kind, public Subject $subject, public array $details = [], public array $met = [], private string $apart = '', ?string $id = null)
-    {
+    public function __construct(
+        public FindingKind $kind,
+        public Subject $subject,
+        public array $details = [],
+        public array $met = [],
+        private string $apart = '',
+        ?string $id = null,
+    ) {
         $this->id = $id ?? substr(hash('sha256', implode("\0", [$kind->value, $subject->type->value, $subject->id, $apart])), 0, 20);
     }
 

@@ -51,7 +51,8 @@ enum FindingKind: string
     public function isBroken(): bool
     {
         return match ($this) {
-            self::LinkNowhere, self::LinkClosed, self::RedirectNowhere, self::RedirectLoop, self::ClosedAnswerNowhere, self::MentionBroken, self::OutsideBroken, self::PictureGone => true,
+            self::LinkNowhere, self::LinkClosed, self::RedirectNowhere, self::RedirectLoop, self::ClosedAnswerNowhere, self::MentionBroken,
+            self::OutsideBroken, self::PictureGone => true,
             default => false,
         };
     }

@@ -55,7 +55,13 @@ final readonly class LinkCheck
         $kind = $answer?->kind();
         if (null !== $answer && null !== $kind) {
             $secure = FindingKind::OutsideSecure === $kind ? (string) preg_replace('/^http:/i', 'https:', $url) : '';
-            $this->examination->note(new Finding($kind, $subject, ['link' => $words, 'url' => $url, 'answer' => $answer->words(), 'new' => '' === $secure ? $answer->moved ?? '' : $secure], $met, $url));
+            $this->examination->note(new Finding(
+                $kind,
+                $subject,
+                ['link' => $words, 'url' => $url, 'answer' => $answer->words(), 'new' => '' === $secure ? $answer->moved ?? '' : $secure],
+                $met,
+                $url,
+            ));
         }
     }
 
@@ -75,7 +81,21 @@ final readonly class LinkCheck
             return;
         }
         $nearest = self::nearest($part, $parts);
-        $this->examination->note(new Finding(FindingKind::PartMissing, $subject, ['link' => $words, 'to' => $place->title, 'place' => $place->id, 'part' => $part, 'nearest' => $nearest->name ?? '', 'heading' => $nearest->heading ?? '', 'typed' => $typed], $met, "$place->id#$part"));
+        $this->examination->note(new Finding(
+            FindingKind::PartMissing,
+            $subject,
+            [
+                'link' => $words,
+                'to' => $place->title,
+                'place' => $place->id,
+                'part' => $part,
+                'nearest' => $nearest->name ?? '',
+                'heading' => $nearest->heading ?? '',
+                'typed' => $typed,
+            ],
+            $met,
+            "$place->id#$part",
+        ));
     }
 
     /** What a guest gets who follows to an address. */
@@ -91,7 +111,8 @@ final readonly class LinkCheck
 
         return match (true) {
             null === $place => 'is no longer there',
-            $place->light->opens() && null !== $place->opening->from && $moment < $place->opening->from => 'opens only on '.$this->examination->day($place->opening->from),
+            $place->light->opens() && null !== $place->opening->from && $moment < $place->opening->from => 'opens only on '
+                .$this->examination->day($place->opening->from),
             $place->light->opens() && null !== $place->opening->until => 'closed on '.$this->examination->day($place->opening->until),
             default => 'is closed',
         };
@@ -107,7 +128,14 @@ final readonly class LinkCheck
 
             return;
         }
-        $details = ['link' => $words, 'to' => $place->title ?? '', 'place' => $place->id ?? '', 'address' => $place->address->path ?? '', 'is' => $this->closedWords($place), 'asked' => $link->placeId ?? ''];
+        $details = [
+            'link' => $words,
+            'to' => $place->title ?? '',
+            'place' => $place->id ?? '',
+            'address' => $place->address->path ?? '',
+            'is' => $this->closedWords($place),
+            'asked' => $link->placeId ?? '',
+        ];
         if ('picture' === $link->form || 'video' === $link->form) {
             $this->examination->note(new Finding(FindingKind::PictureGone, $subject, $details, $met, $link->placeId ?? ''));
 
@@ -115,7 +143,13 @@ final readonly class LinkCheck
         }
         $end = null === $place ? null : $this->answer($place->address->encoded());
         if (null !== $end && $end->isRedirect()) {
-            $this->examination->note(new Finding(FindingKind::LinkElsewhere, $subject, $details + ['end' => $end->place->title ?? $end->location ?? ''], $met, $link->placeId ?? ''));
+            $this->examination->note(new Finding(
+                FindingKind::LinkElsewhere,
+                $subject,
+                $details + ['end' => $end->place->title ?? $end->location ?? ''],
+                $met,
+                $link->placeId ?? '',
+            ));
         } else {
             $this->examination->note(new Finding(FindingKind::LinkClosed, $subject, $details, $met, $link->placeId ?? ''));
         }
@@ -134,20 +168,38 @@ final readonly class LinkCheck
         try {
             $address = Address::parse($split->path);
         } catch (BadAddress) {
-            $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $asked, 'typed' => $typed, 'place' => ''], $met, $asked));
+            $this->examination->note(new Finding(
+                FindingKind::LinkNowhere,
+                $subject,
+                ['link' => $words, 'address' => $asked, 'typed' => $typed, 'place' => ''],
+                $met,
+                $asked,
+            ));
 
             return;
         }
         if (!$address->isRoot() && null !== ReservedAddresses::reason($address)) {
             if (!$this->examination->shop->serves($address)) {
-                $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, ['link' => $words, 'address' => $address->path, 'typed' => $typed, 'to' => '', 'place' => '', 'is' => ''], $met, $asked));
+                $this->examination->note(new Finding(
+                    FindingKind::LinkNowhere,
+                    $subject,
+                    ['link' => $words, 'address' => $address->path, 'typed' => $typed, 'to' => '', 'place' => '', 'is' => ''],
+                    $met,
+                    $asked,
+                ));
             }
 
             return;
         }
         $answer = $this->answer($asked);
         $place = $answer->place;
-        $details = ['link' => $words, 'address' => $address->path, 'typed' => $typed, 'to' => $place->title ?? '', 'place' => $place->id ?? ''];
+        $details = [
+            'link' => $words,
+            'address' => $address->path,
+            'typed' => $typed,
+            'to' => $place->title ?? '',
+            'place' => $place->id ?? '',
+        ];
         if ($answer->arrives()) {
             if (null !== $place) {
                 $this->examination->leadsTo($place->id);
@@ -156,12 +208,24 @@ final readonly class LinkCheck
             $over = $answer->isRedirect() && $answer->hops() > 0;
             // A reference has no query, and it needs a place.
             if (null !== $place && '' === $split->query) {
-                $this->examination->note(new Finding($over ? FindingKind::LinkOverRedirect : FindingKind::LinkTyped, $subject, $details, $met, $asked));
+                $this->examination->note(new Finding(
+                    $over ? FindingKind::LinkOverRedirect : FindingKind::LinkTyped,
+                    $subject,
+                    $details,
+                    $met,
+                    $asked,
+                ));
             }
 
             return;
         }
-        $this->examination->note(new Finding(FindingKind::LinkNowhere, $subject, $details + ['is' => null === $place ? '' : $this->closedWords($place)], $met, $asked));
+        $this->examination->note(new Finding(
+            FindingKind::LinkNowhere,
+            $subject,
+            $details + ['is' => null === $place ? '' : $this->closedWords($place)],
+            $met,
+            $asked,
+        ));
     }
 
     /**

@@ -26,9 +26,12 @@ final readonly class LinkMend
         return match ($this->finding->kind) {
             FindingKind::LinkNowhere, FindingKind::LinkTyped, FindingKind::LinkOverRedirect => $link->address === $of('typed'),
             FindingKind::LinkClosed, FindingKind::LinkElsewhere, FindingKind::PictureGone => $link->placeId === $of('asked'),
-            FindingKind::PartMissing => rawurldecode($link->part) === $of('part') && ($link->placeId === $of('place') || $link->isOwnPart() || null !== $link->address && $link->address === $of('typed')),
+            FindingKind::PartMissing => rawurldecode($link->part) === $of('part')
+                && ($link->placeId === $of('place') || $link->isOwnPart() || null !== $link->address && $link->address === $of('typed')),
             FindingKind::OutsideBroken, FindingKind::OutsideMoved, FindingKind::OutsideSecure => $link->outside === $of('url'),
-            FindingKind::PictureWithoutWords => 'picture' === $link->form && '' === trim($link->words) && ($link->placeId ?? $link->address ?? '') === $of('place'),
+            FindingKind::PictureWithoutWords => 'picture' === $link->form
+                && '' === trim($link->words)
+                && ($link->placeId ?? $link->address ?? '') === $of('place'),
             default => false,
         };
     }
@@ -39,7 +42,12 @@ final readonly class LinkMend
             MendKind::TakeOut => null,
             MendKind::LeadElsewhere => new Link($link->form, $link->words, $this->answer->placeId()),
             MendKind::Refer => new Link($link->form, $link->words, $this->finding->detail('place'), part: $link->part),
-            MendKind::NearestPart => new Link($link->form, $link->words, $link->isOwnPart() ? null : $this->finding->detail('place'), part: $this->finding->detail('nearest')),
+            MendKind::NearestPart => new Link(
+                $link->form,
+                $link->words,
+                $link->isOwnPart() ? null : $this->finding->detail('place'),
+                part: $this->finding->detail('nearest'),
+            ),
             MendKind::WholePage => new Link($link->form, $link->words, $this->finding->detail('place')),
             MendKind::NewAddress => new Link($link->form, $link->words, outside: $this->finding->detail('new')),
             MendKind::Write => new Link($link->form, $this->answer->text(), $link->placeId, $link->address, $link->part, $link->outside),

@@ -24,9 +24,19 @@ final readonly class MentionContent implements Examinable
         $subject = new Subject(SubjectType::Mention, $this->id, $this->name, where: $this->kind);
         $details = ['address' => $this->address->path, 'to' => $answer->place->title ?? '', 'place' => $answer->place->id ?? ''];
         if (!$answer->arrives()) {
-            $examination->note(new Finding(FindingKind::MentionBroken, $subject, $details + ['is' => null === $answer->place ? '' : $examination->links->closedWords($answer->place)], [$this->address->path]));
+            $examination->note(new Finding(
+                FindingKind::MentionBroken,
+                $subject,
+                $details + ['is' => null === $answer->place ? '' : $examination->links->closedWords($answer->place)],
+                [$this->address->path],
+            ));
         } elseif ($answer->hops() > 1) {
-            $examination->note(new Finding(FindingKind::MentionRoundabout, $subject, $details + ['trail' => $answer->trailWords(), 'hops' => $answer->hops()], [$this->address->path]));
+            $examination->note(new Finding(
+                FindingKind::MentionRoundabout,
+                $subject,
+                $details + ['trail' => $answer->trailWords(), 'hops' => $answer->hops()],
+                [$this->address->path],
+            ));
         }
     }
 }

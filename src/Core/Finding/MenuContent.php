@@ -116,7 +116,11 @@ final readonly class MenuContent implements Examinable
         $shown = [];
         foreach ($entries as $entry) {
             if ($entry->enabled && !$this->isOver($entry, $examination)) {
-                $shown = [...$shown, $entry, ...$entry->opening->contains($examination->moment) ? $this->shown($entry->children, $examination) : []];
+                $shown = [
+                    ...$shown,
+                    $entry,
+                    ...$entry->opening->contains($examination->moment) ? $this->shown($entry->children, $examination) : [],
+                ];
             }
         }
 
@@ -130,7 +134,8 @@ final readonly class MenuContent implements Examinable
         [$a, $b] = [$one->opening, $other->opening];
 
         return (\in_array(Audience::Everyone, $audiences, true) || $one->audience === $other->audience)
-            && (null === $a->until || null === $b->from || $b->from < $a->until) && (null === $b->until || null === $a->from || $a->from < $b->until);
+            && (null === $a->until || null === $b->from || $b->from < $a->until)
+                && (null === $b->until || null === $a->from || $a->from < $b->until);
     }
 
     /** @return array<string, Place> those that are referred to, by id */
@@ -172,7 +177,13 @@ final readonly class MenuContent implements Examinable
         $target = $entry->target;
         $words = '“'.$this->label($entry, $places).'”';
         if ($entry->content instanceof Text) {
-            WordsContent::look(new Words($entry->content->html), $this->subject($entry, $places), $met, $examination, MenuKind::Page === $this->kind ? $examination->shop->get($this->id) : null);
+            WordsContent::look(
+                new Words($entry->content->html),
+                $this->subject($entry, $places),
+                $met,
+                $examination,
+                MenuKind::Page === $this->kind ? $examination->shop->get($this->id) : null,
+            );
         }
         if ($entry->content instanceof Picture) {
             $this->picture($entry, $entry->content, $places, $met, $examination);
@@ -199,7 +210,18 @@ final readonly class MenuContent implements Examinable
 
             return;
         }
-        $examination->note(new Finding(FindingKind::EntryClosed, $this->subject($entry, $places), ['link' => $words, 'to' => $place->title ?? '', 'place' => $place->id ?? '', 'address' => $place->address->path ?? '', 'is' => $examination->links->closedWords($place)], [...$met, ...(null === $place ? [] : [$place->address->path])]));
+        $examination->note(new Finding(
+            FindingKind::EntryClosed,
+            $this->subject($entry, $places),
+            [
+                'link' => $words,
+                'to' => $place->title ?? '',
+                'place' => $place->id ?? '',
+                'address' => $place->address->path ?? '',
+                'is' => $examination->links->closedWords($place),
+            ],
+            [...$met, ...(null === $place ? [] : [$place->address->path])],
+        ));
     }
 
     /**
@@ -212,9 +234,23 @@ final readonly class MenuContent implements Examinable
             return;
         }
         if (!$examination->shop->hasPicture($picture->name)) {
-            $examination->note(new Finding(FindingKind::PictureGone, $this->subject($entry, $places), ['link' => '' === $picture->shows ? 'A picture' : "“{$picture->shows}”", 'picture' => $picture->name, 'is' => 'is no longer there'], $met));
+            $examination->note(new Finding(
+                FindingKind::PictureGone,
+                $this->subject($entry, $places),
+                [
+                    'link' => '' === $picture->shows ? 'A picture' : "“{$picture->shows}”",
+                    'picture' => $picture->name,
+                    'is' => 'is no longer there',
+                ],
+                $met,
+            ));
         } elseif ('' === trim($picture->shows)) {
-            $examination->note(new Finding(FindingKind::PictureWithoutWords, $this->subject($entry, $places), ['picture' => $picture->name], $met));
+            $examination->note(new Finding(
+                FindingKind::PictureWithoutWords,
+                $this->subject($entry, $places),
+                ['picture' => $picture->name],
+                $met,
+            ));
         }
     }
 
@@ -227,15 +263,33 @@ final readonly class MenuContent implements Examinable
         }
         $early = null !== $own->from && null !== $place->opening->from && $own->from < $place->opening->from;
         $late = null !== $own->until && null !== $place->opening->until && $own->until > $place->opening->until;
-        $apart = null !== $own->from && null !== $place->opening->until && $own->from >= $place->opening->until || null !== $own->until && null !== $place->opening->from && $own->until <= $place->opening->from;
+        $apart = null !== $own->from
+            && null !== $place->opening->until
+            && $own->from >= $place->opening->until
+            || null !== $own->until
+            && null !== $place->opening->from
+            && $own->until <= $place->opening->from;
         if ($early || $late || $apart) {
-            $examination->note(new Finding(FindingKind::EntryDates, $this->subject($entry, $places), ['to' => $place->title, 'place' => $place->id, 'own' => self::span($own, $examination), 'its' => self::span($place->opening, $examination)], [$place->address->path]));
+            $examination->note(new Finding(
+                FindingKind::EntryDates,
+                $this->subject($entry, $places),
+                [
+                    'to' => $place->title,
+                    'place' => $place->id,
+                    'own' => self::span($own, $examination),
+                    'its' => self::span($place->opening, $examination),
+                ],
+                [$place->address->path],
+            ));
         }
     }
 
     private static function span(Opening $opening, Examination $examination): string
     {
-        return trim((null === $opening->from ? '' : 'from '.$examination->day($opening->from)).(null === $opening->until ? '' : ' until '.$examination->day($opening->until)));
+        return trim(
+            (null === $opening->from ? '' : 'from '.$examination->day($opening->from))
+                .(null === $opening->until ? '' : ' until '.$examination->day($opening->until)),
+        );
     }
 
     /**
@@ -257,7 +311,12 @@ final readonly class MenuContent implements Examinable
             $folded = mb_strtolower(trim($label));
             foreach ($seen[$folded] ?? [] as $first) {
                 if (self::meet($first, $entry) && !self::sameTarget($first, $entry)) {
-                    $examination->note(new Finding(FindingKind::LabelTwice, $this->subject($entry, $places), ['label' => $label], $this->visits($entry, $places)));
+                    $examination->note(new Finding(
+                        FindingKind::LabelTwice,
+                        $this->subject($entry, $places),
+                        ['label' => $label],
+                        $this->visits($entry, $places),
+                    ));
                     break;
                 }
             }
@@ -276,10 +335,19 @@ final readonly class MenuContent implements Examinable
             if (!$entry->target instanceof PlaceTarget) {
                 continue;
             }
-            $first = array_values(array_filter($seen[$entry->target->placeId] ?? [], static fn (Entry $one): bool => self::sameTarget($one, $entry) && self::meet($one, $entry)))[0] ?? null;
+            $first = array_values(array_filter(
+                $seen[$entry->target->placeId] ?? [],
+                static fn (Entry $one): bool => self::sameTarget($one, $entry) && self::meet($one, $entry),
+            ))[0]
+                ?? null;
             $seen[$entry->target->placeId][] = $entry;
             if (null !== $first) {
-                $examination->note(new Finding(FindingKind::PlaceTwice, $this->subject($entry, $places), ['to' => $places[$entry->target->placeId]->title ?? '', 'other' => $this->label($first, $places)], $this->visits($entry, $places)));
+                $examination->note(new Finding(
+                    FindingKind::PlaceTwice,
+                    $this->subject($entry, $places),
+                    ['to' => $places[$entry->target->placeId]->title ?? '', 'other' => $this->label($first, $places)],
+                    $this->visits($entry, $places),
+                ));
             }
         }
     }
@@ -292,7 +360,10 @@ final readonly class MenuContent implements Examinable
     /** @param array<string, Place> $places */
     private function leftOut(array $places, Examination $examination): void
     {
-        $shown = array_map(fn (Visitor $visitor): ResolvedMenu => Resolver::resolve($this->tree, $places, $visitor, $this->candidates), [$examination->guest, Visitor::customer($examination->moment)]);
+        $shown = array_map(
+            fn (Visitor $visitor): ResolvedMenu => Resolver::resolve($this->tree, $places, $visitor, $this->candidates),
+            [$examination->guest, Visitor::customer($examination->moment)],
+        );
         [$guest, $customer] = array_map(self::reasons(...), $shown);
         foreach ($this->isMet ? $shown : [] as $menu) {
             foreach ($menu->byId() as $entry) {
@@ -313,7 +384,12 @@ final readonly class MenuContent implements Examinable
                 $since = $ended <= $examination->moment ? max($since, $ended) : $since;
                 $unseen = $since->modify(self::UNSEEN);
                 if ($unseen <= $examination->moment) {
-                    $examination->note(new Finding(FindingKind::EntryUnseen, $this->subject($left->entry, $places), ['why' => $left->reason->words(), 'since' => $examination->day($since)], $this->visits($left->entry, $places)));
+                    $examination->note(new Finding(
+                        FindingKind::EntryUnseen,
+                        $this->subject($left->entry, $places),
+                        ['why' => $left->reason->words(), 'since' => $examination->day($since)],
+                        $this->visits($left->entry, $places),
+                    ));
                 } else {
                     $examination->shop->until($unseen);
                 }
@@ -347,8 +423,20 @@ final readonly class MenuContent implements Examinable
             }
             if ($piece instanceof Band || $piece instanceof Panel) {
                 $looks = $examination->shop->settings()->looks();
-                foreach (Pale::in($piece, $piece instanceof Band ? $panel : null, $this->regions[$entry->id] ?? [], $looks, $looks->hasLargeHeadings() && self::hasOnlySecondLevels($entry)) as $pale) {
-                    $examination->note(new Finding(FindingKind::Pale, $this->subject($entry, []), ['says' => $pale->words(), 'name' => $pale->name, 'colour' => $pale->offered?->hex() ?? ''], $met, $pale->name));
+                foreach (Pale::in(
+                    $piece,
+                    $piece instanceof Band ? $panel : null,
+                    $this->regions[$entry->id] ?? [],
+                    $looks,
+                    $looks->hasLargeHeadings() && self::hasOnlySecondLevels($entry),
+                ) as $pale) {
+                    $examination->note(new Finding(
+                        FindingKind::Pale,
+                        $this->subject($entry, []),
+                        ['says' => $pale->words(), 'name' => $pale->name, 'colour' => $pale->offered?->hex() ?? ''],
+                        $met,
+                        $pale->name,
+                    ));
                 }
             }
             $this->bands($entry->children, $piece instanceof Panel ? $piece : $panel, $met, $examination);
@@ -364,7 +452,8 @@ final readonly class MenuContent implements Examinable
                 $piece instanceof Title => $piece->level <= 2,
                 $piece instanceof Text => 1 !== preg_match('/<h[1-6]\b/i', $piece->html),
                 // The names of what is shown are headings, too.
-                $piece instanceof Products, $piece instanceof OneProduct, $piece instanceof Cards, $piece instanceof Tabs, $piece instanceof Carousel => false,
+                $piece instanceof Products, $piece instanceof OneProduct, $piece instanceof Cards, $piece instanceof Tabs,
+                $piece instanceof Carousel => false,
                 default => true,
             };
             if (!$isLarge || !self::hasOnlySecondLevels($child)) {
@@ -389,7 +478,12 @@ final readonly class MenuContent implements Examinable
             $other = $footer[$list] ?? (isset($seen[$list]) ? 'the same page' : null);
             $seen[$list] = true;
             if (null !== $other) {
-                $examination->note(new Finding(FindingKind::SignUpTwice, $this->subject($entry, []), ['list' => $list, 'other' => $other], [$page->address->path]));
+                $examination->note(new Finding(
+                    FindingKind::SignUpTwice,
+                    $this->subject($entry, []),
+                    ['list' => $list, 'other' => $other],
+                    [$page->address->path],
+                ));
             }
         }
     }
@@ -409,12 +503,20 @@ final readonly class MenuContent implements Examinable
     /** @param array<string, Place> $places */
     private function label(Entry $entry, array $places): string
     {
-        return $entry->label ?? ($entry->target instanceof PlaceTarget ? $places[$entry->target->placeId]->title ?? null : null) ?? ($entry->content instanceof Piece ? PieceWords::of($entry->content) : 'A place');
+        return $entry->label
+            ?? ($entry->target instanceof PlaceTarget ? $places[$entry->target->placeId]->title ?? null : null)
+            ?? ($entry->content instanceof Piece ? PieceWords::of($entry->content) : 'A place');
     }
 
     /** @param array<string, Place> $places */
     private function subject(Entry $entry, array $places): Subject
     {
-        return new Subject(null === $entry->content ? SubjectType::Entry : SubjectType::Piece, $entry->id, $this->label($entry, $places), $this->id, $this->name);
+        return new Subject(
+            null === $entry->content ? SubjectType::Entry : SubjectType::Piece,
+            $entry->id,
+            $this->label($entry, $places),
+            $this->id,
+            $this->name,
+        );
     }
 }

@@ -32,7 +32,9 @@ final readonly class OutsideAnswer
     {
         return match (true) {
             404 === $this->status, 410 === $this->status => FindingKind::OutsideBroken,
-            0 === $this->status || 429 === $this->status || $this->status >= 500 => $this->daysAway >= self::DAYS_AWAY ? FindingKind::OutsideBroken : null,
+            0 === $this->status || 429 === $this->status || $this->status >= 500 => $this->daysAway >= self::DAYS_AWAY
+                ? FindingKind::OutsideBroken
+                : null,
             null !== $this->moved => FindingKind::OutsideMoved,
             $this->secure => FindingKind::OutsideSecure,
             default => null,
@@ -47,7 +49,11 @@ final readonly class OutsideAnswer
             410 === $this->status => 'answers that it is gone (410)',
             429 === $this->status => \sprintf('has asked to be left alone (429) on %d days', $this->daysAway),
             $this->status >= 500 => \sprintf('has answered with an error (%d) on %d days', $this->status, $this->daysAway),
-            0 === $this->status => \sprintf('was not to be reached on %d days%s', $this->daysAway, '' === $this->why ? '' : ": {$this->why}"),
+            0 === $this->status => \sprintf(
+                'was not to be reached on %d days%s',
+                $this->daysAway,
+                '' === $this->why ? '' : ": {$this->why}",
+            ),
             default => 'answers',
         };
     }

@@ -59,14 +59,21 @@ final readonly class PlaceContent implements Examinable
         }
         $answer = $examination->links->answer($this->place->address->encoded());
         if (!$answer->isRedirect()) {
-            $this->note($examination, FindingKind::ClosedAnswerNowhere, ['to' => $to->title ?? '', 'place' => $to->id ?? '', 'is' => $examination->links->closedWords($to)]);
+            $this->note(
+                $examination,
+                FindingKind::ClosedAnswerNowhere,
+                ['to' => $to->title ?? '', 'place' => $to->id ?? '', 'is' => $examination->links->closedWords($to)],
+            );
         }
     }
 
     private function led(Examination $examination): void
     {
         $place = $this->place;
-        if (\in_array($place->kind, [PlaceKind::Category, PlaceKind::Collection, PlaceKind::PageGroup, PlaceKind::Journal], true) && !$examination->shop->listsAnything($place)) {
+        if (
+            \in_array($place->kind, [PlaceKind::Category, PlaceKind::Collection, PlaceKind::PageGroup, PlaceKind::Journal], true)
+            && !$examination->shop->listsAnything($place)
+        ) {
             if ($examination->shop->isLedTo($place)) {
                 $this->note($examination, FindingKind::ListsNothing);
             }
@@ -82,7 +89,11 @@ final readonly class PlaceContent implements Examinable
     {
         $place = $this->place;
         if (Audience::Everyone !== $place->audience) {
-            $this->note($examination, FindingKind::ListingForSome, ['for' => Audience::Customers === $place->audience ? 'customers who are signed in' : 'guests']);
+            $this->note(
+                $examination,
+                FindingKind::ListingForSome,
+                ['for' => Audience::Customers === $place->audience ? 'customers who are signed in' : 'guests'],
+            );
 
             return;
         }
@@ -92,9 +103,19 @@ final readonly class PlaceContent implements Examinable
             $this->note($examination, FindingKind::ListingWithoutDescription);
         }
         if (!ListedText::title($title)->fits()) {
-            $this->note($examination, FindingKind::ListingTooLong, ['what' => 'title', 'shown' => ListedText::title($title)->shown(), 'own' => '' === $place->listing->title ? 0 : 1], 'title');
+            $this->note(
+                $examination,
+                FindingKind::ListingTooLong,
+                ['what' => 'title', 'shown' => ListedText::title($title)->shown(), 'own' => '' === $place->listing->title ? 0 : 1],
+                'title',
+            );
         } elseif ('' !== $place->listing->description && !ListedText::description($place->listing->description)->fits()) {
-            $this->note($examination, FindingKind::ListingTooLong, ['what' => 'description', 'shown' => ListedText::description($place->listing->description)->shown(), 'own' => 1], 'description');
+            $this->note(
+                $examination,
+                FindingKind::ListingTooLong,
+                ['what' => 'description', 'shown' => ListedText::description($place->listing->description)->shown(), 'own' => 1],
+                'description',
+            );
         }
         $this->titledTwice($examination);
     }
@@ -106,7 +127,16 @@ final readonly class PlaceContent implements Examinable
         foreach ($examination->shop->titled($title) as $other) {
             // Of the two it is told where the younger one is: that is the one to change.
             if ($other->id < $place->id) {
-                $this->note($examination, FindingKind::ListingTitleTwice, ['title' => $title, 'other' => $other->title, 'at' => $other->address->path, 'own' => '' === $place->listing->title ? 0 : 1]);
+                $this->note(
+                    $examination,
+                    FindingKind::ListingTitleTwice,
+                    [
+                        'title' => $title,
+                        'other' => $other->title,
+                        'at' => $other->address->path,
+                        'own' => '' === $place->listing->title ? 0 : 1,
+                    ],
+                );
 
                 return;
             }
@@ -116,6 +146,12 @@ final readonly class PlaceContent implements Examinable
     /** @param array<string, string|int> $details */
     private function note(Examination $examination, FindingKind $kind, array $details = [], string $apart = ''): void
     {
-        $examination->note(new Finding($kind, new Subject(SubjectType::Place, $this->place->id, $this->place->title, where: $this->place->kind->words()), $details + ['address' => $this->place->address->path], [$this->place->address->path], $apart));
+        $examination->note(new Finding(
+            $kind,
+            new Subject(SubjectType::Place, $this->place->id, $this->place->title, where: $this->place->kind->words()),
+            $details + ['address' => $this->place->address->path],
+            [$this->place->address->path],
+            $apart,
+        ));
     }
 }

@@ -13,7 +13,9 @@ final readonly class RedirectContent implements Examinable
 {
     private const UNUSED = '+1 year';
 
-    /** @param \DateTimeImmutable|null $followed the last day that a visitor did, of UTC, as visits are counted; null: not since it was made */
+    /**
+     * @param \DateTimeImmutable|null $followed the last day that a visitor did, of UTC, as visits are counted; null: not since it was made
+     */
     public function __construct(public Rule $rule, private \DateTimeImmutable $made, private ?\DateTimeImmutable $followed)
     {
     }
@@ -27,7 +29,10 @@ final readonly class RedirectContent implements Examinable
     {
         $rule = $this->rule;
         $subject = new Subject(SubjectType::Redirect, $rule->id, $rule->sourceWords());
-        $note = static fn (FindingKind $kind, array $details = []) => $examination->note(new Finding($kind, $subject, $details, [$rule->source->path]));
+        $note = static fn (
+            FindingKind $kind,
+            array $details = [],
+        ) => $examination->note(new Finding($kind, $subject, $details, [$rule->source->path]));
         if (null !== $rule->until && $rule->until <= $examination->moment) {
             $note(FindingKind::RedirectEnded, ['ended' => $examination->day($rule->until)]);
 
@@ -50,7 +55,10 @@ final readonly class RedirectContent implements Examinable
         $since = $this->followed?->modify('+1 day') ?? $this->made;
         $unused = $since->modify(self::UNUSED);
         if ($unused < $examination->moment) {
-            $note(FindingKind::RedirectUnused, ['since' => null === $this->followed ? $examination->day($this->made) : $examination->day($this->followed->modify('+12 hours'))]);
+            $note(
+                FindingKind::RedirectUnused,
+                ['since' => null === $this->followed ? $examination->day($this->made) : $examination->day($this->followed->modify('+12 hours'))],
+            );
         } else {
             $examination->shop->until($unused);
         }
@@ -64,7 +72,10 @@ final readonly class RedirectContent implements Examinable
         if (null === $answer) {
             // All below an address that leads on to another: what stands there is as it may be, but for the place itself.
             if (null !== $this->rule->goal->placeId && true !== $place?->opensAt($examination->moment)) {
-                $note(FindingKind::RedirectNowhere, ['to' => $place->title ?? '', 'place' => $place->id ?? '', 'is' => $examination->links->closedWords($place)]);
+                $note(
+                    FindingKind::RedirectNowhere,
+                    ['to' => $place->title ?? '', 'place' => $place->id ?? '', 'is' => $examination->links->closedWords($place)],
+                );
 
                 return true;
             }
@@ -84,12 +95,27 @@ final readonly class RedirectContent implements Examinable
         }
         if (!$answer->arrives()) {
             $end = $answer->place ?? $place;
-            $note(FindingKind::RedirectNowhere, ['to' => $end->title ?? (null === $this->rule->goal->placeId ? $this->rule->goalWords() : ''), 'place' => $end->id ?? '', 'address' => $this->rule->goal->address->path ?? '', 'is' => null === $end && null === $this->rule->goal->placeId ? '' : $examination->links->closedWords($end)]);
+            $note(
+                FindingKind::RedirectNowhere,
+                [
+                    'to' => $end->title ?? (null === $this->rule->goal->placeId ? $this->rule->goalWords() : ''),
+                    'place' => $end->id ?? '',
+                    'address' => $this->rule->goal->address->path ?? '',
+                    'is' => null === $end && null === $this->rule->goal->placeId ? '' : $examination->links->closedWords($end),
+                ],
+            );
 
             return true;
         }
         if ($answer->hops() > 1) {
-            $note(FindingKind::RedirectChain, ['to' => $answer->place->title ?? $answer->location ?? '', 'place' => $answer->place->id ?? '', 'trail' => $answer->trailWords()]);
+            $note(
+                FindingKind::RedirectChain,
+                [
+                    'to' => $answer->place->title ?? $answer->location ?? '',
+                    'place' => $answer->place->id ?? '',
+                    'trail' => $answer->trailWords(),
+                ],
+            );
 
             return true;
         }

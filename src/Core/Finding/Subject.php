@@ -13,7 +13,12 @@ final readonly class Subject
      * @param string $within id of the menu, or of the page that is laid out, in which an entry or piece stands; else empty
      * @param string $where  what people know that by
      */
-    public function __construct(public SubjectType $type, public string $id, public string $name, public string $within = '', public string $where = '')
-    {
+    public function __construct(
+        public SubjectType $type,
+        public string $id,
+        public string $name,
+        public string $within = '',
+        public string $where = '',
+    ) {
     }
 }

@@ -23,7 +23,12 @@ final readonly class WordsContent implements Examinable
     {
         $place = $examination->shop->get($this->placeId);
         // Nobody reads the words of a place that does not open, nor those behind a layout.
-        if ($examination->shop->isLaidOut($this->placeId) || null === $place || !$place->kind->hasWords() || !$place->opensAt($examination->moment)) {
+        if (
+            $examination->shop->isLaidOut($this->placeId)
+            || null === $place
+            || !$place->kind->hasWords()
+            || !$place->opensAt($examination->moment)
+        ) {
             return;
         }
         self::look($this->words, new Subject(SubjectType::Text, $place->id, $place->title), [$place->address->path], $examination, $place);
@@ -45,14 +50,26 @@ final readonly class WordsContent implements Examinable
         foreach ($words->links() as $link) {
             $examination->links->link($link, $subject, $met);
             if ('picture' === $link->form && '' === trim($link->words)) {
-                $examination->note(new Finding(FindingKind::PictureWithoutWords, $subject, ['place' => $link->placeId ?? ''], $met, $link->placeId ?? $link->address ?? ''));
+                $examination->note(new Finding(
+                    FindingKind::PictureWithoutWords,
+                    $subject,
+                    ['place' => $link->placeId ?? ''],
+                    $met,
+                    $link->placeId ?? $link->address ?? '',
+                ));
             }
         }
         if ([] === $words->blanks()) {
             return;
         }
         foreach ($words->emptyBlanks($examination->shop->settings()->values) as $blank) {
-            $examination->note(new Finding(FindingKind::BlankEmpty, $subject, ['blank' => $blank->words(), 'detail' => $blank->detail()], $met, $blank->value));
+            $examination->note(new Finding(
+                FindingKind::BlankEmpty,
+                $subject,
+                ['blank' => $blank->words(), 'detail' => $blank->detail()],
+                $met,
+                $blank->value,
+            ));
         }
     }
 }

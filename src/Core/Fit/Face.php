@@ -6,7 +6,9 @@ namespace Lantern\Core\Fit;
 
 use Lantern\Core\Looks\Typeface;
 
-/** A shipped font at one weight, as far as the width of a line is concerned. Kerning is left out: it takes a line by less than a hundredth. */
+/**
+ * A shipped font at one weight, as far as the width of a line is concerned. Kerning is left out: it takes a line by less than a hundredth.
+ */
 final readonly class Face
 {
     /** @param array<int, int> $advances by code point, in thousandths of the type size */

@@ -13,7 +13,10 @@ use Lantern\Core\Menu\ResolvedEntry;
  */
 final readonly class HeaderFit
 {
-    /** Below this width of the window the phone's drawer takes the header's place where that fits nowhere; a narrower one is said to be no trouble. */
+    /**
+     * Below this width of the window the phone's drawer takes the header's place where that fits nowhere; a narrower one is said to be no
+     * trouble.
+     */
     public const DRAWER_BELOW = 832;
     /** What a window on a desk has at least today, in pixels. */
     public const USUAL = 1280;
@@ -78,7 +81,13 @@ final readonly class HeaderFit
         }
         $gaps = self::ITEM_GAP * max(0, \count($items) - 1) + 2 * self::ROW_GAP + 2 * self::TOOL_GAP;
         $tool = self::TOOL_TYPE * $type;
-        $row = ($wordmark ?? self::WORDMARK_SIGN + self::WORDMARK_GAP * $type + Face::display($looks->heading)->width($shopName, self::WORDMARK_TYPE * $type))
+        $row = (
+            $wordmark
+                ?? self::WORDMARK_SIGN + self::WORDMARK_GAP * $type + Face::display($looks->heading)->width(
+                    $shopName,
+                    self::WORDMARK_TYPE * $type,
+                )
+        )
             + array_sum($items) + $text->width('Search', $tool) + self::BASKET + $text->width($account, $tool) + $gaps * $type;
         $most = self::ROW_MOST * $type;
         $needs = (int) ceil($row + self::ROW_MARGINS * $type);
@@ -105,7 +114,8 @@ final readonly class HeaderFit
     /**
      * Said to the person who edits the menu; the empty text where all fits.
      *
-     * @param int|null $drawerBelow width of the window, in pixels, at which somebody has the phone's drawer take over; null: where the row stops fitting
+     * @param int|null $drawerBelow width of the window, in pixels, at which somebody has the phone's drawer take over; null: where the row
+     *            stops fitting
      */
     public function words(?int $drawerBelow = null): string
     {
@@ -113,14 +123,21 @@ final readonly class HeaderFit
             match (true) {
                 null === $this->widest => '',
                 null !== $drawerBelow && $drawerBelow >= $this->needs && $this->ever => '',
-                !$this->ever => "The header’s first level takes two lines in every window. “{$this->widest}” takes the most room: shorten it, or put entries one level in.",
-                null !== $drawerBelow => "In windows from {$drawerBelow} to {$this->needs} px the header’s first level takes two lines. “{$this->widest}” takes the most room: shorten it, or let the drawer take over sooner.",
-                default => "In windows narrower than {$this->drawerBelow()} px the phone’s drawer takes the place of the header’s entries. “{$this->widest}” takes the most room.",
+                !$this->ever => "The header’s first level takes two lines in every window. “{$this->widest}” takes the most room: shorten "
+                    .'it, or put entries one level in.',
+                null !== $drawerBelow => "In windows from {$drawerBelow} to {$this->needs} px the header’s first level takes two lines. "
+                    ."“{$this->widest}” takes the most room: shorten it, or let the drawer take over sooner.",
+                default => "In windows narrower than {$this->drawerBelow()} px the phone’s drawer takes the place of the header’s entries. "
+                    ."“{$this->widest}” takes the most room.",
             },
             match (\count($this->wraps)) {
                 0 => '',
                 1 => "In its dropdown “{$this->wraps[0]}” takes two lines.",
-                default => \sprintf('%d labels take two lines in their dropdowns, the first of them “%s”.', \count($this->wraps), $this->wraps[0]),
+                default => \sprintf(
+                    '%d labels take two lines in their dropdowns, the first of them “%s”.',
+                    \count($this->wraps),
+                    $this->wraps[0],
+                ),
             },
         ]));
     }

@@ -35,7 +35,10 @@ final readonly class PanelFit
     {
         $piece = $panel->piece instanceof Panel ? $panel->piece : new Panel();
         $measure = new PanelMeasure($looks);
-        $height = 2 * $piece->room + self::HAIRLINES + $measure->bands($panel->children, self::SHEET * $looks->type() - self::HAIRLINES - 2 * $piece->room);
+        $height = 2 * $piece->room + self::HAIRLINES + $measure->bands(
+            $panel->children,
+            self::SHEET * $looks->type() - self::HAIRLINES - 2 * $piece->room,
+        );
         $fits = self::HEADER + $piece->distance + $height <= self::WINDOW;
 
         return new self($height, $fits, $fits ? null : $measure->blame);
@@ -44,6 +47,13 @@ final readonly class PanelFit
     /** Said to the person who lays it out; the empty text where all is seen. */
     public function words(): string
     {
-        return $this->fits ? '' : \sprintf('In a window of %d px the panel reaches below its lower edge. The column with %s is the highest: take something out of it, or make it wider.', self::WINDOW, null === $this->blame ? 'the most pieces' : "“{$this->blame}”");
+        return $this->fits
+            ? ''
+            : \sprintf(
+                'In a window of %d px the panel reaches below its lower edge. The column with %s is the highest: take something out of it, '
+                    .'or make it wider.',
+                self::WINDOW,
+                null === $this->blame ? 'the most pieces' : "“{$this->blame}”",
+            );
     }
 }

@@ -61,7 +61,10 @@ final class PanelMeasure
         $height = $this->type * max(0, \count($bands) - 1);
         foreach ($bands as $band) {
             $piece = $band->piece instanceof Band ? $band->piece : new Band();
-            $shares = array_map(static fn (ResolvedPiece $column): int => $column->piece instanceof Column ? $column->piece->share : 1, $band->children);
+            $shares = array_map(
+                static fn (ResolvedPiece $column): int => $column->piece instanceof Column ? $column->piece->share : 1,
+                $band->children,
+            );
             $room = $width - $piece->gap * max(0, \count($shares) - 1);
             $highest = 0.0;
             foreach ($band->children as $n => $column) {
@@ -104,12 +107,43 @@ final class PanelMeasure
             $piece instanceof Button => [$this->type, $this->button, $this->type],
             $piece instanceof File => [$this->type, $this->link, $this->type],
             $piece instanceof Text => [0.0, $this->text($piece->html, $width), $this->type],
-            $piece instanceof Links => [0.0, array_sum(array_map(fn ($link): float => $this->link * (1 + \count($link->children)), $one->links)), $this->type],
+            $piece instanceof Links => [
+                0.0,
+                array_sum(array_map(fn ($link): float => $this->link * (1 + \count($link->children)), $one->links)),
+                $this->type,
+            ],
             $piece instanceof Products => $this->products($piece, \count($one->placeIds), $width),
-            $piece instanceof Cards => [0.0, $this->grid(\count($one->placeIds), $width, 11.5 * $this->type, 1.4 * $this->type, 1.8 * $this->type, $this->title + 2 * $this->line), 0.0],
-            $piece instanceof OneProduct => [0.0, $width * self::PICTURE + $this->type + 1.3 * $this->title + 2 * $this->line + ($piece->price ? $this->line : 0) + ($piece->basket ? $this->basket : 0), 0.0],
+            $piece instanceof Cards => [
+                0.0,
+                $this->grid(
+                    \count($one->placeIds),
+                    $width,
+                    11.5 * $this->type,
+                    1.4 * $this->type,
+                    1.8 * $this->type,
+                    $this->title + 2 * $this->line,
+                ),
+                0.0,
+            ],
+            $piece instanceof OneProduct => [
+                0.0,
+                $width * self::PICTURE + $this->type + 1.3 * $this->title + 2 * $this->line + (
+                    $piece->price ? $this->line : 0
+                ) + ($piece->basket ? $this->basket : 0),
+                0.0,
+            ],
             $piece instanceof Tabs => $this->tabs($one, $piece, $width),
-            $piece instanceof Carousel => [0.0, 2.6 * $this->type + 0.6 * $this->type + max([0.0, ...array_map(fn (ResolvedPiece $child): float => $this->piece($child, min($this->slide, 0.7 * $width))[1], $one->children)]), 0.0],
+            $piece instanceof Carousel => [
+                0.0,
+                2.6 * $this->type + 0.6 * $this->type + max([
+                    0.0,
+                    ...array_map(
+                        fn (ResolvedPiece $child): float => $this->piece($child, min($this->slide, 0.7 * $width))[1],
+                        $one->children,
+                    ),
+                ]),
+                0.0,
+            ],
             default => [0.0, 0.0, 0.0],
         };
     }
@@ -121,7 +155,11 @@ final class PanelMeasure
 
         return match ($piece->form) {
             ProductForm::Links => [0.0, $this->link * $number, $this->type],
-            ProductForm::Carousel => [0.0, 2.6 * $this->type + 0.6 * $this->type + min($this->slide, 0.7 * $width) * self::PICTURE + 0.6 * $this->type + $below, 0.0],
+            ProductForm::Carousel => [
+                0.0,
+                2.6 * $this->type + 0.6 * $this->type + min($this->slide, 0.7 * $width) * self::PICTURE + 0.6 * $this->type + $below,
+                0.0,
+            ],
             ProductForm::Row => [0.0, $this->grid($number, $width, 0.0, 1.4 * $this->type, 0.0, $below), 0.0],
             ProductForm::Grid => [0.0, $this->grid($number, $width, 8.5 * $this->type, $this->type, $this->type, $below), 0.0],
         };
@@ -136,7 +174,10 @@ final class PanelMeasure
         $columns = max(1, 0.0 === $least ? $number : (int) floor(($width + $gap) / ($least + $gap)));
         $rows = (int) ceil($number / $columns);
 
-        return $rows * ((($width - $gap * ($columns - 1)) / $columns) * self::PICTURE + 0.6 * $this->type + $below) + $rowGap * max(0, $rows - 1);
+        return $rows * ((($width - $gap * ($columns - 1)) / $columns) * self::PICTURE + 0.6 * $this->type + $below) + $rowGap * max(
+            0,
+            $rows - 1,
+        );
     }
 
     /** @return array{float, float, float} */
@@ -149,7 +190,11 @@ final class PanelMeasure
             $highest = max($highest, $this->bands($tab->children, $width - $beside));
         }
 
-        return [0.0, $piece->beside ? max($highest, \count($one->children) * ($head + 0.3 * $this->type)) : $head + $this->type + $highest, 0.0];
+        return [
+            0.0,
+            $piece->beside ? max($highest, \count($one->children) * ($head + 0.3 * $this->type)) : $head + $this->type + $highest,
+            0.0,
+        ];
     }
 
     private function text(string $html, float $width): float

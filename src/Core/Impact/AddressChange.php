@@ -46,7 +46,11 @@ final readonly class AddressChange
             $touches[] = new Touch(TouchKind::TypedLinksRefer, array_values(array_unique($typedIn)), count: \count($typedIn));
         }
         $touches[] = $this->oldAddresses($visits, $outside);
-        foreach ([[TouchKind::RedirectsFallAway, $this->dropped], [TouchKind::RedirectsLeadToNew, $this->retargeted], [TouchKind::RedirectsShadowed, $this->shadowed]] as [$kind, $rules]) {
+        foreach ([
+            [TouchKind::RedirectsFallAway, $this->dropped],
+            [TouchKind::RedirectsLeadToNew, $this->retargeted],
+            [TouchKind::RedirectsShadowed, $this->shadowed],
+        ] as [$kind, $rules]) {
             if ([] !== $rules) {
                 $touches[] = new Touch($kind, self::sources($rules));
             }

@@ -62,7 +62,10 @@ final readonly class AddressPlanner
             $moves = $this->moves($wanted);
             $new = $this->problems($wanted, $moves);
             $problems += $new;
-            $left = array_values(array_filter($wanted, static fn (Readdressing $one): bool => !isset($new[$one->place->id]) && !$one->to->equals($one->place->address)));
+            $left = array_values(array_filter(
+                $wanted,
+                static fn (Readdressing $one): bool => !isset($new[$one->place->id]) && !$one->to->equals($one->place->address),
+            ));
             $settled = \count($left) === \count($wanted);
             $wanted = $left;
         } while (!$settled);
@@ -138,7 +141,12 @@ final readonly class AddressPlanner
             $moves[$wish->place->id] = [new ChangedAddress($wish->place->id, $wish->place->title, $from, $wish->to)];
             foreach ($wish->below as $place) {
                 if (($nearest[$place->id] ?? null) === $wish) {
-                    $moves[$wish->place->id][] = new ChangedAddress($place->id, $place->title, $place->address, $place->address->rebased($from, $wish->to));
+                    $moves[$wish->place->id][] = new ChangedAddress(
+                        $place->id,
+                        $place->title,
+                        $place->address,
+                        $place->address->rebased($from, $wish->to),
+                    );
                 }
             }
         }
@@ -150,12 +158,21 @@ final readonly class AddressPlanner
     private function refuseWhatIsNotItsOwn(Place $place, Address $to): void
     {
         if ($place->kind->isFixed()) {
-            throw new Refused('address', \sprintf('The %s is always at %s. Its title can be changed, its address cannot.', $place->kind->words(), $place->address));
+            throw new Refused(
+                'address',
+                \sprintf('The %s is always at %s. Its title can be changed, its address cannot.', $place->kind->words(), $place->address),
+            );
         }
         $known = $this->liveAddresses[$place->id] ?? null;
         $tidy = preg_replace('/(%20|[_\s])+/u', '-', $to->path) ?? $to->path;
         if ($tidy !== $to->path && true !== $known?->equals($to)) {
-            throw new Refused('address', \sprintf('An address has hyphens instead of spaces and underscores; people and search engines read it better. Write %s.', $tidy));
+            throw new Refused(
+                'address',
+                \sprintf(
+                    'An address has hyphens instead of spaces and underscores; people and search engines read it better. Write %s.',
+                    $tidy,
+                ),
+            );
         }
     }
 
@@ -175,11 +192,26 @@ final readonly class AddressPlanner
     {
         $there = $this->places->at($one->to);
         if (null !== $there && !isset($movedIds[$there->id])) {
-            throw new Refused('address', \sprintf('%s is taken by the %s “%s”. Choose another address, or change that one first.', $one->to, $there->kind->words(), $there->title));
+            throw new Refused(
+                'address',
+                \sprintf(
+                    '%s is taken by the %s “%s”. Choose another address, or change that one first.',
+                    $one->to,
+                    $there->kind->words(),
+                    $there->title,
+                ),
+            );
         }
         foreach ($targets[$one->to->path] as $id => $title) {
             if ($id !== $one->placeId) {
-                throw new Refused('address', \sprintf('%s is wanted for “%s”, too. One address leads to one place: choose another for one of them.', $one->to, $title));
+                throw new Refused(
+                    'address',
+                    \sprintf(
+                        '%s is wanted for “%s”, too. One address leads to one place: choose another for one of them.',
+                        $one->to,
+                        $title,
+                    ),
+                );
             }
         }
     }

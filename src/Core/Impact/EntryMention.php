@@ -12,8 +12,14 @@ final readonly class EntryMention extends Mention
      * @param list<string> $trail labels of the entries above it, outermost first
      * @param string       $part  of the place that it leads to, a heading's; empty: the place
      */
-    public function __construct(string $menu, ?string $menuId, public string $spot, public string $label, public array $trail = [], public string $part = '')
-    {
+    public function __construct(
+        string $menu,
+        ?string $menuId,
+        public string $spot,
+        public string $label,
+        public array $trail = [],
+        public string $part = '',
+    ) {
         parent::__construct(MentionKind::Entry, $menu, $menuId);
     }
 }

@@ -21,7 +21,8 @@ final readonly class LightPlanner
      * @param array<string, Place> $places   every place that these menus refer to, by id
      * @param list<Mention>        $mentions of the place, all kinds
      * @param int                  $visits   in the last 30 days
-     * @param array<string, list<Place>> $candidates what could fill the self-filling entries of these menus, the place among them, by entry id
+     * @param array<string, list<Place>> $candidates what could fill the self-filling entries of these menus, the place among them, by entry
+     *            id
      * @param array<string, string> $elsewhere addresses of the places that visitors are led to while it is closed, by id
      */
     public function __construct(
@@ -40,7 +41,12 @@ final readonly class LightPlanner
         $touches = [];
         $arrival = $this->arrival($after, $visitor);
         if (!$arrival->equals($this->arrival($before, $visitor))) {
-            $touches[] = new Touch(TouchKind::AnswersNow, at: $after->address->path, arrival: $arrival, breaks: \in_array($arrival->kind, [VisitorOutcomeKind::FindsNothing, VisitorOutcomeKind::FindsItGone], true));
+            $touches[] = new Touch(
+                TouchKind::AnswersNow,
+                at: $after->address->path,
+                arrival: $arrival,
+                breaks: \in_array($arrival->kind, [VisitorOutcomeKind::FindsNothing, VisitorOutcomeKind::FindsItGone], true),
+            );
         } elseif ($before->isShownTo($visitor) !== $after->isShownTo($visitor) && $after->opensFor($visitor)) {
             $touches[] = new Touch(TouchKind::GoesOnOpening, at: $after->address->path);
         }
@@ -49,7 +55,12 @@ final readonly class LightPlanner
             $touches = [...$touches, ...$this->menu($menu, $before, $after, $visitor)];
         }
 
-        return [...$touches, ...$this->lists($before, $after, $visitor), ...$this->mentions($before, $after, $visitor), ...$this->sitemap($before, $after, $visitor)];
+        return [
+            ...$touches,
+            ...$this->lists($before, $after, $visitor),
+            ...$this->mentions($before, $after, $visitor),
+            ...$this->sitemap($before, $after, $visitor),
+        ];
     }
 
     /**
@@ -67,7 +78,9 @@ final readonly class LightPlanner
             static fn (Touch $one): bool => [] === array_filter($touches, $one->equals(...)),
         );
 
-        return [] === $touches ? array_values($customers) : [...$touches, ...array_map(static fn (Touch $one): Touch => $one->forCustomers(), array_values($customers))];
+        return [] === $touches
+            ? array_values($customers)
+            : [...$touches, ...array_map(static fn (Touch $one): Touch => $one->forCustomers(), array_values($customers))];
     }
 
     /** What becomes of a visitor who comes to its address. */
@@ -75,8 +88,13 @@ final readonly class LightPlanner
     {
         return match (true) {
             $place->opensFor($visitor) => new VisitorOutcome(VisitorOutcomeKind::Arrives),
-            $place->opensAt($visitor->moment) => new VisitorOutcome(Audience::Customers === $place->audience ? VisitorOutcomeKind::IsAskedToSignIn : VisitorOutcomeKind::ForGuestsOnly),
-            ClosedAnswer::Elsewhere === $place->closedAnswer => new VisitorOutcome(VisitorOutcomeKind::IsLedForNow, $this->elsewhere[$place->closedTo ?? ''] ?? null),
+            $place->opensAt($visitor->moment) => new VisitorOutcome(
+                Audience::Customers === $place->audience ? VisitorOutcomeKind::IsAskedToSignIn : VisitorOutcomeKind::ForGuestsOnly,
+            ),
+            ClosedAnswer::Elsewhere === $place->closedAnswer => new VisitorOutcome(
+                VisitorOutcomeKind::IsLedForNow,
+                $this->elsewhere[$place->closedTo ?? ''] ?? null,
+            ),
             ClosedAnswer::Gone === $place->closedAnswer => new VisitorOutcome(VisitorOutcomeKind::FindsItGone),
             default => new VisitorOutcome(VisitorOutcomeKind::FindsNothing),
         };
@@ -86,7 +104,10 @@ final readonly class LightPlanner
     private function dates(Place $before, Place $after, Visitor $visitor): array
     {
         $touches = [];
-        foreach ([[TouchKind::OpensByItself, $before->opening->from, $after->opening->from], [TouchKind::ClosesByItself, $before->opening->until, $after->opening->until]] as [$kind, $was, $is]) {
+        foreach ([
+            [TouchKind::OpensByItself, $before->opening->from, $after->opening->from],
+            [TouchKind::ClosesByItself, $before->opening->until, $after->opening->until],
+        ] as [$kind, $was, $is]) {
             if ($after->light->opens() && null !== $is && $is > $visitor->moment && !Moment::same($is, $was)) {
                 $touches[] = new Touch($kind, moment: $is->setTimezone($visitor->moment->getTimezone()));
             }
@@ -98,7 +119,13 @@ final readonly class LightPlanner
     /** @return array<string, list<Place>> */
     private function candidatesWith(Place $place): array
     {
-        return array_map(static fn (array $places): array => array_map(static fn (Place $one): Place => $one->id === $place->id ? $place : $one, $places), $this->candidates);
+        return array_map(
+            static fn (array $places): array => array_map(
+                static fn (Place $one): Place => $one->id === $place->id ? $place : $one,
+                $places,
+            ),
+            $this->candidates,
+        );
     }
 
     /** @return list<Touch> */
@@ -131,7 +158,10 @@ final readonly class LightPlanner
         if ($before->isShownTo($visitor) === $after->isShownTo($visitor)) {
             return [];
         }
-        $touches = [new Touch($after->isShownTo($visitor) ? TouchKind::ListsShowIt : TouchKind::ListsLeaveItOut, $this->named(MentionKind::List))];
+        $touches = [new Touch(
+            $after->isShownTo($visitor) ? TouchKind::ListsShowIt : TouchKind::ListsLeaveItOut,
+            $this->named(MentionKind::List),
+        )];
         if (PlaceKind::Category === $after->kind && Light::Quiet === $after->lightAt($visitor->moment)) {
             $touches[] = new Touch(TouchKind::ProductsKeepTheirLight);
         }
@@ -150,7 +180,12 @@ final readonly class LightPlanner
             $arrival = new VisitorOutcome(VisitorOutcomeKind::GoesOnArriving);
         }
         $touches = [];
-        foreach ([[MentionKind::Text, TouchKind::TextsLink], [MentionKind::Redirect, TouchKind::RedirectsLead], [MentionKind::ClosedPlace, TouchKind::ClosedPlacesLead], [MentionKind::Outside, TouchKind::OutsideLeads]] as [$of, $kind]) {
+        foreach ([
+            [MentionKind::Text, TouchKind::TextsLink],
+            [MentionKind::Redirect, TouchKind::RedirectsLead],
+            [MentionKind::ClosedPlace, TouchKind::ClosedPlacesLead],
+            [MentionKind::Outside, TouchKind::OutsideLeads],
+        ] as [$of, $kind]) {
             $names = $this->named($of);
             if ([] !== $names) {
                 $touches[] = new Touch($kind, $names, arrival: $arrival, breaks: $arrival->breaks());
@@ -168,12 +203,17 @@ final readonly class LightPlanner
     {
         $is = $after->isInSitemapAt($visitor->moment);
 
-        return $before->isInSitemapAt($visitor->moment) === $is ? [] : [new Touch($is ? TouchKind::SitemapNamesIt : TouchKind::SitemapDropsIt)];
+        return $before->isInSitemapAt($visitor->moment) === $is
+            ? []
+            : [new Touch($is ? TouchKind::SitemapNamesIt : TouchKind::SitemapDropsIt)];
     }
 
     /** @return list<string> each once */
     private function named(MentionKind $kind): array
     {
-        return array_values(array_unique(array_map(MentionWords::named(...), array_filter($this->mentions, static fn (Mention $one): bool => $one->kind === $kind))));
+        return array_values(array_unique(array_map(
+            MentionWords::named(...),
+            array_filter($this->mentions, static fn (Mention $one): bool => $one->kind === $kind),
+        )));
     }
 }

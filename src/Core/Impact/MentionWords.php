@@ -14,8 +14,11 @@ final class MentionWords
                 .([] === $mention->trail ? '' : ' under '.implode(' › ', $mention->trail))
                 .('' === $mention->part ? '' : ", to the part “{$mention->part}”"),
             $mention instanceof TextMention => match ($mention->form) {
-                LinkForm::Link => 'a link', LinkForm::Button => 'a button', LinkForm::Picture => 'a picture', LinkForm::Video => 'a video', LinkForm::Piece => 'a piece of the page', LinkForm::Typed => 'a typed address',
-            }.($mention->times > 1 ? ", {$mention->times} times" : '').(null === $mention->closed ? '' : ", in a closed {$mention->closed->words()}"),
+                LinkForm::Link => 'a link', LinkForm::Button => 'a button', LinkForm::Picture => 'a picture', LinkForm::Video => 'a video',
+                LinkForm::Piece => 'a piece of the page', LinkForm::Typed => 'a typed address',
+            }.(
+                $mention->times > 1 ? ", {$mention->times} times" : ''
+            ).(null === $mention->closed ? '' : ", in a closed {$mention->closed->words()}"),
             $mention instanceof RedirectMention => $mention->status->words(),
             $mention instanceof OutsideMention => $mention->what.(null === $mention->via ? '' : ", by way of {$mention->via}"),
             MentionKind::ClosedPlace === $mention->kind => 'while it is closed',

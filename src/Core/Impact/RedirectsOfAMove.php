@@ -32,8 +32,12 @@ final class RedirectsOfAMove
      * @param array<string, true>    $liveSources   as AddressPlanner takes them
      * @param list<Rule>             $rules         as AddressPlanner takes them
      */
-    public function __construct(private readonly MovedPlaces $after, private readonly array $liveAddresses, private readonly array $liveSources, array $rules)
-    {
+    public function __construct(
+        private readonly MovedPlaces $after,
+        private readonly array $liveAddresses,
+        private readonly array $liveSources,
+        array $rules,
+    ) {
         $this->table = new RuleTable($rules);
         foreach ($liveAddresses as $id => $address) {
             $this->knownAt[$address->path][] = $id;
@@ -58,7 +62,14 @@ final class RedirectsOfAMove
         }
         $asked = array_map(static fn (array $moved): ChangedAddress => $moved[0], $moves);
 
-        return new AddressChange($all, $asked, array_values($this->made), $this->dropped, array_values($this->retargeted), $this->shadowedBy($all));
+        return new AddressChange(
+            $all,
+            $asked,
+            array_values($this->made),
+            $this->dropped,
+            array_values($this->retargeted),
+            $this->shadowedBy($all),
+        );
     }
 
     /**
@@ -86,7 +97,10 @@ final class RedirectsOfAMove
     {
         foreach ($moved as $one) {
             $rule = $this->table->of($one->to, false);
-            if (true === $rule?->isStored() && ($rule->goal->placeId === $one->placeId || true === $rule->goal->address?->equals($one->from))) {
+            if (
+                true === $rule?->isStored()
+                && ($rule->goal->placeId === $one->placeId || true === $rule->goal->address?->equals($one->from))
+            ) {
                 $this->drop($rule);
             }
         }
@@ -128,7 +142,11 @@ final class RedirectsOfAMove
                 $kept = $rule->source->rebased($through, $source);
                 $goal = $rule->goal->address;
                 $circle = null !== $goal && ($goal->equals($kept) || $rule->prefix && $goal->isBelow($kept));
-                if (null === $this->table->of($kept, $rule->prefix) && !$circle && ($rule->prefix || !$this->after->isAlwaysOpenAt($kept))) {
+                if (
+                    null === $this->table->of($kept, $rule->prefix)
+                    && !$circle
+                    && ($rule->prefix || !$this->after->isAlwaysOpenAt($kept))
+                ) {
                     $this->make(new Rule('', $kept, $rule->prefix, $rule->goal, $rule->status, $rule->until));
                 }
             }
@@ -151,7 +169,10 @@ final class RedirectsOfAMove
         foreach ($this->table->rules() as $rule) {
             $one = $byFrom[$rule->goal->address->path ?? ''] ?? null;
             if (null !== $one && !$rule->prefix && $rule->isStored()) {
-                $this->retarget($rule, '' === $rule->goal->query ? Goal::place($one->placeId) : Goal::address($one->to, $rule->goal->query));
+                $this->retarget(
+                    $rule,
+                    '' === $rule->goal->query ? Goal::place($one->placeId) : Goal::address($one->to, $rule->goal->query),
+                );
             }
         }
         if (1 === \count($moved)) {
@@ -199,7 +220,10 @@ final class RedirectsOfAMove
                 $this->keep($one, $known, 0 === $index ? null : $root, $this->liveAddresses[$root->placeId] ?? null);
             }
             // Visitors may come this way though no place is live here: by a redirect from here, or for all below an older address.
-            if (true !== $known?->equals($one->from) && (isset($this->liveSources[$one->from->path]) || $this->table->isLedToByPrefix($one->from))) {
+            if (
+                true !== $known?->equals($one->from)
+                && (isset($this->liveSources[$one->from->path]) || $this->table->isLedToByPrefix($one->from))
+            ) {
                 $this->keep($one, $one->from, 0 === $index ? null : $root, $root->from);
             }
         }
@@ -232,7 +256,11 @@ final class RedirectsOfAMove
     /** Whether a redirect for all below the known address of the root leads to this place, too. */
     private function comesAlong(ChangedAddress $one, Address $known, ChangedAddress $root, Address $rootKnown): bool
     {
-        if (!$known->isBelow($rootKnown) || !$known->rebased($rootKnown, $root->to)->equals($one->to) || null !== $this->table->of($known, false)) {
+        if (
+            !$known->isBelow($rootKnown)
+            || !$known->rebased($rootKnown, $root->to)->equals($one->to)
+            || null !== $this->table->of($known, false)
+        ) {
             return false;
         }
         $served = $this->table->nearestPrefix($known);
@@ -270,7 +298,10 @@ final class RedirectsOfAMove
     {
         $rules = array_map(fn (ChangedAddress $one): ?Rule => $this->table->of($one->to, false), $all);
 
-        return array_values(array_filter($rules, fn (?Rule $rule): bool => true === $rule?->isStored() && !isset($this->retargeted[$rule->id])));
+        return array_values(array_filter(
+            $rules,
+            fn (?Rule $rule): bool => true === $rule?->isStored() && !isset($this->retargeted[$rule->id]),
+        ));
     }
 
     private function make(Rule $new): void

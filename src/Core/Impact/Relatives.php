@@ -22,8 +22,15 @@ final class Relatives
      *
      * @return list<Relative> nearest first
      */
-    public static function nearest(Place $place, ?Place $parent, array $others, array $shared, int $of, \DateTimeImmutable $moment, int $most = 5): array
-    {
+    public static function nearest(
+        Place $place,
+        ?Place $parent,
+        array $others,
+        array $shared,
+        int $of,
+        \DateTimeImmutable $moment,
+        int $most = 5,
+    ): array {
         $scored = [];
         foreach ($others as $other) {
             if ($other->id === $place->id || $other->id === $parent?->id || !$other->opensAt($moment)) {
@@ -36,7 +43,11 @@ final class Relatives
             $common = $shared[$other->id] ?? 0;
             $likeness = Likeness::between($place->title, $other->title)->score;
             $beside = null !== $place->parentId && $place->parentId === $other->parentId;
-            $score = max($likeness, $of > 0 ? $common / $of : 0, $beside ? self::BESIDE : 0) + ($other->kind === $place->kind ? self::SAME_KIND : 0);
+            $score = max(
+                $likeness,
+                $of > 0 ? $common / $of : 0,
+                $beside ? self::BESIDE : 0,
+            ) + ($other->kind === $place->kind ? self::SAME_KIND : 0);
             if ($score >= self::LEAST) {
                 $scored[] = [$score, new Relative($other, match (true) {
                     $common > 0 => Nearness::SharesProducts,

@@ -22,7 +22,8 @@ final readonly class RemovalPlanner
 
     /**
      * @param Address|null           $known        the address that visitors know; null where it was never live
-     * @param list<Rule>             $rules        those that lead to the place or to its address, those from its addresses, and every prefix redirect
+     * @param list<Rule>             $rules        those that lead to the place or to its address, those from its addresses, and every
+     *            prefix redirect
      * @param list<Mention>          $mentions     of the place, all kinds
      * @param int                    $visits       in the last 30 days
      * @param list<Place>            $below        what stands directly below it
@@ -75,14 +76,32 @@ final readonly class RemovalPlanner
         }
         $made = array_values(array_filter($made, static fn (Rule $rule): bool => null === $left->of($rule->source, false)));
 
-        return new Removal([...$this->address($place, $onward), ...$this->menus(), ...$this->told($onward, $dropped, $changed), ...$this->whatStandsBelow()], $dropped, $changed, $made);
+        return new Removal(
+            [
+                ...$this->address($place, $onward),
+                ...$this->menus(),
+                ...$this->told($onward, $dropped, $changed),
+                ...$this->whatStandsBelow(),
+            ],
+            $dropped,
+            $changed,
+            $made,
+        );
     }
 
     /** @throws Refused where the place is not this program's to remove */
     public static function refuseWhatCannotGo(Place $place): void
     {
         if (!$place->kind->isMadeHere()) {
-            throw new Refused('place', $place->kind->mayClose() ? \sprintf('A %s comes from elsewhere and is not removed here. Close it, and choose where its visitors go.', $place->kind->words()) : \sprintf('The %s is always there. Make it quiet to take it out of the menus.', $place->kind->words()));
+            throw new Refused(
+                'place',
+                $place->kind->mayClose()
+                    ? \sprintf(
+                        'A %s comes from elsewhere and is not removed here. Close it, and choose where its visitors go.',
+                        $place->kind->words(),
+                    )
+                    : \sprintf('The %s is always there. Make it quiet to take it out of the menus.', $place->kind->words()),
+            );
         }
     }
 
@@ -132,7 +151,10 @@ final readonly class RemovalPlanner
     /** @return list<Touch> */
     private function menus(): array
     {
-        return array_map(static fn (Mention $one): Touch => new Touch(TouchKind::EntryGoesForGood, [MentionWords::of($one)], $one->where), $this->of(MentionKind::Entry));
+        return array_map(
+            static fn (Mention $one): Touch => new Touch(TouchKind::EntryGoesForGood, [MentionWords::of($one)], $one->where),
+            $this->of(MentionKind::Entry),
+        );
     }
 
     /**
@@ -146,12 +168,22 @@ final readonly class RemovalPlanner
         $arrival = VisitorOutcome::after($onward);
         $sources = static fn (Rule $rule): string => $rule->sourceWords();
         $named = fn (MentionKind $kind): array => array_map(MentionWords::named(...), $this->of($kind));
-        $inTexts = fn (bool $pieces): array => array_values(array_unique(array_map(MentionWords::named(...), array_filter($this->of(MentionKind::Text), static fn (Mention $one): bool => $pieces === ($one instanceof TextMention && $one->ofPieces)))));
+        $inTexts = fn (bool $pieces): array => array_values(array_unique(array_map(
+            MentionWords::named(...),
+            array_filter(
+                $this->of(MentionKind::Text),
+                static fn (Mention $one): bool => $pieces === ($one instanceof TextMention && $one->ofPieces),
+            ),
+        )));
         $touches = [
             new Touch(TouchKind::TextsRewritten, $inTexts(false), arrival: $arrival),
             new Touch(TouchKind::PiecesGo, $inTexts(true), arrival: $arrival),
             new Touch(TouchKind::OlderAddressesFollow, array_map($sources, $changed), arrival: $arrival, breaks: $arrival->breaks()),
-            new Touch($arrival->breaks() ? TouchKind::OlderAddressesNotFound : TouchKind::RedirectsFallAway, array_map($sources, $dropped), breaks: $arrival->breaks()),
+            new Touch(
+                $arrival->breaks() ? TouchKind::OlderAddressesNotFound : TouchKind::RedirectsFallAway,
+                array_map($sources, $dropped),
+                breaks: $arrival->breaks(),
+            ),
             new Touch(TouchKind::ClosedPlacesFollow, $named(MentionKind::ClosedPlace), arrival: $arrival),
             new Touch(TouchKind::OutsideStays, $named(MentionKind::Outside), arrival: $arrival, breaks: $arrival->breaks()),
         ];
@@ -162,7 +194,9 @@ final readonly class RemovalPlanner
     /** @return list<Touch> */
     private function whatStandsBelow(): array
     {
-        return [] === $this->below ? [] : [new Touch(TouchKind::BelowKeepTheirAddresses, array_map(static fn (Place $one): string => $one->title, $this->below))];
+        return [] === $this->below
+            ? []
+            : [new Touch(TouchKind::BelowKeepTheirAddresses, array_map(static fn (Place $one): string => $one->title, $this->below))];
     }
 
     /** @return list<Mention> */

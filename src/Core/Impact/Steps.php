@@ -29,7 +29,10 @@ final readonly class Steps
         $sources = [];
         $steps = $this->walk($front, $placeIds, $sources);
         for ($level = 1; $level < $this->most; ++$level) {
-            $asked = self::notAskedYet(array_values(array_filter($placeIds, static fn (string $id): bool => !isset($steps[$id]))), $sources);
+            $asked = self::notAskedYet(
+                array_values(array_filter($placeIds, static fn (string $id): bool => !isset($steps[$id]))),
+                $sources,
+            );
             if ([] === $asked) {
                 break;
             }

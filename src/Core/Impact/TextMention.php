@@ -13,8 +13,14 @@ final readonly class TextMention extends Mention
      * @param int            $times  how many of its links lead there
      * @param PlaceKind|null $closed what kind of place it is, where that is closed
      */
-    public function __construct(string $title, ?string $id, public LinkForm $form = LinkForm::Link, public int $times = 1, public ?PlaceKind $closed = null, public bool $ofPieces = false)
-    {
+    public function __construct(
+        string $title,
+        ?string $id,
+        public LinkForm $form = LinkForm::Link,
+        public int $times = 1,
+        public ?PlaceKind $closed = null,
+        public bool $ofPieces = false,
+    ) {
         parent::__construct(MentionKind::Text, $title, $id);
     }
 }

@@ -32,13 +32,29 @@ final readonly class Touch
 
     public function forCustomers(): self
     {
-        return new self($this->kind, $this->things, $this->at, $this->arrival, $this->count, $this->also, $this->moment, $this->seen, $this->seenToday, $this->breaks, true);
+        return new self(
+            $this->kind,
+            $this->things,
+            $this->at,
+            $this->arrival,
+            $this->count,
+            $this->also,
+            $this->moment,
+            $this->seen,
+            $this->seenToday,
+            $this->breaks,
+            true,
+        );
     }
 
     /** Whether the same happens to the same, whoever notices. */
     public function equals(self $other): bool
     {
-        return $this->kind === $other->kind && $this->things === $other->things && $this->at === $other->at && $this->count === $other->count && $this->also === $other->also
+        return $this->kind === $other->kind
+            && $this->things === $other->things
+            && $this->at === $other->at
+            && $this->count === $other->count
+            && $this->also === $other->also
             && $this->breaks === $other->breaks && $this->seen === $other->seen && $this->seenToday === $other->seenToday
             && (null === $this->arrival ? null === $other->arrival : null !== $other->arrival && $this->arrival->equals($other->arrival))
             && ($this->moment?->getTimestamp() === $other->moment?->getTimestamp());

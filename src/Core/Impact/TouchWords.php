@@ -26,17 +26,36 @@ final class TouchWords
         $sentence = match ($touch->kind) {
             TouchKind::GoesOnOpening, TouchKind::AnswersNow, TouchKind::OpensByItself, TouchKind::ClosesByItself,
             TouchKind::LeadsOn, TouchKind::NobodyKnows, TouchKind::AnotherOpensThere => self::address($touch),
-            TouchKind::EntryGoes, TouchKind::EntryGoesForGood, TouchKind::EntryComes, TouchKind::EntryBecomesHeading, TouchKind::HeadingLeads, TouchKind::MenusFollow,
+            TouchKind::EntryGoes, TouchKind::EntryGoesForGood, TouchKind::EntryComes, TouchKind::EntryBecomesHeading,
+            TouchKind::HeadingLeads, TouchKind::MenusFollow,
             TouchKind::EntryIsThere, TouchKind::EntryIsNotThere, TouchKind::EntryIsHeading, TouchKind::EntryLeads => self::menu($touch),
-            TouchKind::ListsShowIt, TouchKind::ListsLeaveItOut, TouchKind::ProductsKeepTheirLight, TouchKind::SitemapNamesIt, TouchKind::SitemapDropsIt => self::lists($touch),
-            TouchKind::TextsLink, TouchKind::RedirectsLead, TouchKind::ClosedPlacesLead, TouchKind::OutsideLeads, TouchKind::VisitsArrived => self::followed($touch),
-            TouchKind::TextsRewritten, TouchKind::PiecesGo, TouchKind::TypedLinksRefer, TouchKind::ClosedPlacesFollow, TouchKind::OutsideStays => self::rewritten($touch),
+            TouchKind::ListsShowIt, TouchKind::ListsLeaveItOut, TouchKind::ProductsKeepTheirLight, TouchKind::SitemapNamesIt,
+            TouchKind::SitemapDropsIt => self::lists($touch),
+            TouchKind::TextsLink, TouchKind::RedirectsLead, TouchKind::ClosedPlacesLead, TouchKind::OutsideLeads,
+            TouchKind::VisitsArrived => self::followed($touch),
+            TouchKind::TextsRewritten, TouchKind::PiecesGo, TouchKind::TypedLinksRefer, TouchKind::ClosedPlacesFollow,
+            TouchKind::OutsideStays => self::rewritten($touch),
             TouchKind::OlderAddressesFollow, TouchKind::OlderAddressesNotFound, TouchKind::RedirectsFallAway,
             TouchKind::RedirectsLeadToNew, TouchKind::RedirectsShadowed, TouchKind::OldAddressesLeadOn => self::redirects($touch),
             TouchKind::BelowKeepTheirAddresses, TouchKind::BelowComeAlong => self::below($touch),
-            TouchKind::FindingsCome => \sprintf('The link check would find %s. %s%s', 1 === $touch->count ? 'one thing more' : "{$touch->count} things more", implode(' ', \array_slice($touch->things, 0, self::NAMED_IN_MOVE)), $touch->count > self::NAMED_IN_MOVE ? ' …' : ''),
-            TouchKind::FindingsGo => \sprintf('It mends %s. %s%s', 1 === $touch->count ? 'one finding' : "{$touch->count} findings", implode(' ', \array_slice($touch->things, 0, self::NAMED_IN_MOVE)), $touch->count > self::NAMED_IN_MOVE ? ' …' : ''),
-            TouchKind::SeenOtherwise => \sprintf('“%s” %s; for a guest today it %s.', $touch->things[0], self::sight($touch->seen), self::sight($touch->seenToday)),
+            TouchKind::FindingsCome => \sprintf(
+                'The link check would find %s. %s%s',
+                1 === $touch->count ? 'one thing more' : "{$touch->count} things more",
+                implode(' ', \array_slice($touch->things, 0, self::NAMED_IN_MOVE)),
+                $touch->count > self::NAMED_IN_MOVE ? ' …' : '',
+            ),
+            TouchKind::FindingsGo => \sprintf(
+                'It mends %s. %s%s',
+                1 === $touch->count ? 'one finding' : "{$touch->count} findings",
+                implode(' ', \array_slice($touch->things, 0, self::NAMED_IN_MOVE)),
+                $touch->count > self::NAMED_IN_MOVE ? ' …' : '',
+            ),
+            TouchKind::SeenOtherwise => \sprintf(
+                '“%s” %s; for a guest today it %s.',
+                $touch->things[0],
+                self::sight($touch->seen),
+                self::sight($touch->seenToday),
+            ),
         };
 
         return $touch->forCustomers ? "For customers: $sentence" : $sentence;
@@ -72,9 +91,18 @@ final class TouchWords
             TouchKind::EntryGoes => "{$touch->at} loses “{$label}”.",
             TouchKind::EntryGoesForGood => "{$touch->at} loses {$label}; what stands below it stays, under a heading.",
             TouchKind::EntryComes => "{$touch->at} shows “{$label}”.",
-            TouchKind::EntryBecomesHeading => \sprintf('%s: “%s” becomes a heading above %s.', $touch->at, $label, self::counted($touch->count, 'entry', 'entries')),
+            TouchKind::EntryBecomesHeading => \sprintf(
+                '%s: “%s” becomes a heading above %s.',
+                $touch->at,
+                $label,
+                self::counted($touch->count, 'entry', 'entries'),
+            ),
             TouchKind::HeadingLeads => "{$touch->at}: the heading “{$label}” leads there.",
-            TouchKind::MenusFollow => \sprintf('%s %s.', Sentence::enumerated($touch->things, self::NAMED_IN_MOVE), 1 === \count($touch->things) ? 'follows by itself' : 'follow by themselves'),
+            TouchKind::MenusFollow => \sprintf(
+                '%s %s.',
+                Sentence::enumerated($touch->things, self::NAMED_IN_MOVE),
+                1 === \count($touch->things) ? 'follows by itself' : 'follow by themselves',
+            ),
             TouchKind::EntryIsThere => "{$touch->at}: “{$label}” is there.",
             TouchKind::EntryIsNotThere => "{$touch->at}: “{$label}” is not there.",
             TouchKind::EntryIsHeading => "{$touch->at}: “{$label}” is a heading.",
@@ -84,11 +112,15 @@ final class TouchWords
 
     private static function lists(Touch $touch): string
     {
-        $named = [] === $touch->things ? '' : \sprintf(' and the %s of %s', 1 === \count($touch->things) ? 'page' : 'pages', Sentence::enumerated($touch->things));
+        $named = [] === $touch->things
+            ? ''
+            : \sprintf(' and the %s of %s', 1 === \count($touch->things) ? 'page' : 'pages', Sentence::enumerated($touch->things));
 
         return match ($touch->kind) {
             TouchKind::ListsShowIt => '' === $named ? 'The shop’s own search shows it.' : "The shop’s own search{$named} show it.",
-            TouchKind::ListsLeaveItOut => '' === $named ? 'The shop’s own search leaves it out.' : "The shop’s own search{$named} leave it out.",
+            TouchKind::ListsLeaveItOut => '' === $named
+                ? 'The shop’s own search leaves it out.'
+                : "The shop’s own search{$named} leave it out.",
             TouchKind::ProductsKeepTheirLight => 'Its products keep their own light: each stays where it is shown now.',
             TouchKind::SitemapNamesIt => 'The sitemap names it.',
             default => 'The sitemap names it no more.',
@@ -108,7 +140,10 @@ final class TouchWords
             default => self::counted($count, 'outside mention leads', 'outside mentions lead'),
         };
 
-        return \sprintf('%s here: %s. Whoever follows %s %s.', $who, Sentence::enumerated($touch->things, self::NAMED), 1 === $count ? 'it' : 'them', match ($touch->arrival?->kind) {
+        return \sprintf('%s here: %s. Whoever follows %s %s.', $who, Sentence::enumerated(
+            $touch->things,
+            self::NAMED,
+        ), 1 === $count ? 'it' : 'them', match ($touch->arrival?->kind) {
             VisitorOutcomeKind::GoesOnArriving => 'goes on arriving',
             VisitorOutcomeKind::IsAskedToSignIn, VisitorOutcomeKind::ForGuestsOnly => 'is asked to sign in',
             VisitorOutcomeKind::IsLedForNow, VisitorOutcomeKind::IsLedForGood => 'is led to '.($touch->arrival->where ?? 'another place'),
@@ -120,16 +155,36 @@ final class TouchWords
     private static function rewritten(Touch $touch): string
     {
         $there = self::there($touch);
-        $quoted = self::quoted(array_values(array_unique($touch->things)), TouchKind::TypedLinksRefer === $touch->kind ? self::NAMED_IN_MOVE : self::NAMED);
+        $quoted = self::quoted(
+            array_values(array_unique($touch->things)),
+            TouchKind::TypedLinksRefer === $touch->kind ? self::NAMED_IN_MOVE : self::NAMED,
+        );
 
         return match ($touch->kind) {
-            TouchKind::TypedLinksRefer => \sprintf('%s, in %s, will be rewritten to refer to the place.', self::counted($touch->count, 'typed link', 'typed links'), $quoted),
-            TouchKind::TextsRewritten => null === $there ? "The links in {$quoted} become plain words." : "The links in {$quoted} lead to {$there}.",
-            TouchKind::PiecesGo => null === $there ? "Pieces that lead here are taken out of {$quoted}: buttons, cards, products and lines of links. A heading keeps its words." : "Pieces of {$quoted} that lead here lead to {$there}.",
+            TouchKind::TypedLinksRefer => \sprintf(
+                '%s, in %s, will be rewritten to refer to the place.',
+                self::counted($touch->count, 'typed link', 'typed links'),
+                $quoted,
+            ),
+            TouchKind::TextsRewritten => null === $there
+                ? "The links in {$quoted} become plain words."
+                : "The links in {$quoted} lead to {$there}.",
+            TouchKind::PiecesGo => null === $there
+                ? "Pieces that lead here are taken out of {$quoted}: buttons, cards, products and lines of links. A heading keeps its "
+                    .'words.'
+                : "Pieces of {$quoted} that lead here lead to {$there}.",
             TouchKind::ClosedPlacesFollow => null !== $there
                 ? "Closed places that lead here lead to {$there}: {$quoted}."
-                : \sprintf('Closed places that lead here answer “%s” instead: %s.', VisitorOutcomeKind::FindsItGone === $touch->arrival?->kind ? 'gone' : 'not found', $quoted),
-            default => \sprintf('Outside of the shop its address stands in %s. Whoever follows it %s; change it there by hand.', Sentence::enumerated($touch->things, self::NAMED), null === $there ? 'finds nothing' : "arrives at {$there}"),
+                : \sprintf(
+                    'Closed places that lead here answer “%s” instead: %s.',
+                    VisitorOutcomeKind::FindsItGone === $touch->arrival?->kind ? 'gone' : 'not found',
+                    $quoted,
+                ),
+            default => \sprintf(
+                'Outside of the shop its address stands in %s. Whoever follows it %s; change it there by hand.',
+                Sentence::enumerated($touch->things, self::NAMED),
+                null === $there ? 'finds nothing' : "arrives at {$there}",
+            ),
         };
     }
 
@@ -141,11 +196,19 @@ final class TouchWords
         $sources = Sentence::enumerated($touch->things, self::NAMED);
 
         return match ($touch->kind) {
-            TouchKind::OlderAddressesFollow => null === $there ? "Older addresses answer “gone”, too: {$sources}." : "Older addresses lead to {$there}, too: {$sources}.",
+            TouchKind::OlderAddressesFollow => null === $there
+                ? "Older addresses answer “gone”, too: {$sources}."
+                : "Older addresses lead to {$there}, too: {$sources}.",
             TouchKind::OlderAddressesNotFound => "Older addresses are not found any more, either: {$sources}.",
-            TouchKind::RedirectsFallAway => $one ? "The redirect from {$few} falls away, because the place opens there." : "The redirects from {$few} fall away, because places open there.",
-            TouchKind::RedirectsLeadToNew => $one ? "The redirect from {$few} leads to the new address at once." : "The redirects from {$few} lead to the new addresses at once.",
-            TouchKind::RedirectsShadowed => $one ? "The redirect from {$few} no longer reaches anybody, because the place wins." : "The redirects from {$few} no longer reach anybody, because the places win.",
+            TouchKind::RedirectsFallAway => $one
+                ? "The redirect from {$few} falls away, because the place opens there."
+                : "The redirects from {$few} fall away, because places open there.",
+            TouchKind::RedirectsLeadToNew => $one
+                ? "The redirect from {$few} leads to the new address at once."
+                : "The redirects from {$few} lead to the new addresses at once.",
+            TouchKind::RedirectsShadowed => $one
+                ? "The redirect from {$few} no longer reaches anybody, because the place wins."
+                : "The redirects from {$few} no longer reach anybody, because the places win.",
             default => self::oldAddresses($touch, $few),
         };
     }
@@ -161,7 +224,8 @@ final class TouchWords
             $known[] = ($many ? 'stand in ' : 'stands in ').Sentence::enumerated($touch->also, self::NAMED_IN_MOVE);
         }
 
-        return ([] === $known ? '' : \sprintf('%s %s: ', $many ? 'The old addresses' : $touch->at, implode(' and ', $known)))."{$sources} will lead on for good (301).";
+        return ([] === $known ? '' : \sprintf('%s %s: ', $many ? 'The old addresses' : $touch->at, implode(' and ', $known)))
+            ."{$sources} will lead on for good (301).";
     }
 
     private static function below(Touch $touch): string
@@ -171,7 +235,9 @@ final class TouchWords
         }
         $names = self::quoted($touch->things, self::NAMED);
 
-        return 1 === \count($touch->things) ? "{$names} below it keeps its address, and stands one step higher." : "{$names} below it keep their addresses, and stand one step higher.";
+        return 1 === \count($touch->things)
+            ? "{$names} below it keeps its address, and stands one step higher."
+            : "{$names} below it keep their addresses, and stand one step higher.";
     }
 
     private static function sight(?PlaceVisibility $sight): string
@@ -193,7 +259,15 @@ final class TouchWords
     /** "1 March 2027, 10:00 (Europe/London)" */
     private static function moment(Touch $touch): string
     {
-        return null === $touch->moment ? '' : \sprintf('%s (%s)', $touch->moment->format('j F Y, H:i'), \in_array($touch->moment->getTimezone()->getName(), ['Z', '+00:00'], true) ? 'UTC' : $touch->moment->getTimezone()->getName());
+        return null === $touch->moment
+            ? ''
+            : \sprintf(
+                '%s (%s)',
+                $touch->moment->format('j F Y, H:i'),
+                \in_array($touch->moment->getTimezone()->getName(), ['Z', '+00:00'], true)
+                    ? 'UTC'
+                    : $touch->moment->getTimezone()->getName(),
+            );
     }
 
     private static function counted(int $count, string $one, string $many): string

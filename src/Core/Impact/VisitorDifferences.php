@@ -34,7 +34,11 @@ final class VisitorDifferences
             }
             foreach (array_intersect_key($has, $had) as $id => $entry) {
                 if ((null === $entry->href) !== (null === $had[$id]->href)) {
-                    $touches[] = new Touch(null === $entry->href ? TouchKind::EntryIsHeading : TouchKind::EntryLeads, [$entry->label], $menu->name);
+                    $touches[] = new Touch(
+                        null === $entry->href ? TouchKind::EntryIsHeading : TouchKind::EntryLeads,
+                        [$entry->label],
+                        $menu->name,
+                    );
                 }
             }
         }

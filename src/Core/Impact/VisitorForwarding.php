@@ -50,7 +50,10 @@ final readonly class VisitorForwarding
             throw new Refused('to', 'Its visitors cannot be led to itself. Choose another place.');
         }
         if (null !== $this->place && !$this->place->opensAt($moment)) {
-            throw new Refused('to', \sprintf('“%s” does not open, so visitors would find nothing there. Choose a place that opens.', $this->place->title));
+            throw new Refused(
+                'to',
+                \sprintf('“%s” does not open, so visitors would find nothing there. Choose a place that opens.', $this->place->title),
+            );
         }
     }
 }

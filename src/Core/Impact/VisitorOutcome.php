@@ -24,7 +24,8 @@ final readonly class VisitorOutcome
     public function breaks(): bool
     {
         return match ($this->kind) {
-            VisitorOutcomeKind::IsAskedToSignIn, VisitorOutcomeKind::ForGuestsOnly, VisitorOutcomeKind::FindsItGone, VisitorOutcomeKind::FindsNothing => true,
+            VisitorOutcomeKind::IsAskedToSignIn, VisitorOutcomeKind::ForGuestsOnly, VisitorOutcomeKind::FindsItGone,
+            VisitorOutcomeKind::FindsNothing => true,
             default => false,
         };
     }

@@ -22,9 +22,14 @@ final readonly class Colour
     public static function fromHex(string $hex, string $field = 'colour'): self
     {
         if (1 !== preg_match('/^#(?:([0-9a-f])([0-9a-f])([0-9a-f])|([0-9a-f]{2})([0-9a-f]{2})([0-9a-f]{2}))$/Di', $hex, $found)) {
-            throw new Refused($field, \sprintf('“%s” is no colour. Write one as six hexadecimal digits, such as #1d5b63.', mb_strimwidth($hex, 0, 40, '…')));
+            throw new Refused(
+                $field,
+                \sprintf('“%s” is no colour. Write one as six hexadecimal digits, such as #1d5b63.', mb_strimwidth($hex, 0, 40, '…')),
+            );
         }
-        [$red, $green, $blue] = \count($found) > 4 ? [$found[4], $found[5], $found[6]] : [$found[1].$found[1], $found[2].$found[2], $found[3].$found[3]];
+        [$red, $green, $blue] = \count($found) > 4
+            ? [$found[4], $found[5], $found[6]]
+            : [$found[1].$found[1], $found[2].$found[2], $found[3].$found[3]];
 
         return new self((int) hexdec($red), (int) hexdec($green), (int) hexdec($blue));
     }
@@ -97,7 +102,9 @@ final readonly class Colour
         for ($n = 1; $n <= $steps; ++$n) {
             $passing = [];
             foreach ([$lightness - $n / $steps, $lightness + $n / $steps] as $other) {
-                $colour = $other < -0.5 / $steps || $other > 1 + 0.5 / $steps ? null : self::fromOklch(max(0.0, min(1.0, $other)), $chroma, $hue);
+                $colour = $other < -0.5 / $steps || $other > 1 + 0.5 / $steps
+                    ? null
+                    : self::fromOklch(max(0.0, min(1.0, $other)), $chroma, $hue);
                 if (null !== $colour && $worst($colour) >= $least) {
                     $passing[] = $colour;
                 }

@@ -120,16 +120,32 @@ final readonly class Looks
         switch ($setting) {
             case self::HEADING:
             case self::BODY:
-                return Typeface::tryFrom($value)->value ?? throw new Refused('words', \sprintf('“%s” is no typeface that ships. Choose one of those that are shown.', $shown));
+                return Typeface::tryFrom($value)->value
+                    ?? throw new Refused('words', \sprintf('“%s” is no typeface that ships. Choose one of those that are shown.', $shown));
             case self::SCALE:
-                if (1 !== preg_match('/^\d(?:\.\d{1,2})?$/D', $value) || (float) $value < self::SMALLEST || (float) $value > self::LARGEST) {
-                    throw new Refused('words', \sprintf('“%s” is no size that type can have. Write a number from %s to %s, such as 1.05.', $shown, self::SMALLEST, self::LARGEST));
+                if (
+                    1 !== preg_match('/^\d(?:\.\d{1,2})?$/D', $value)
+                    || (float) $value < self::SMALLEST
+                    || (float) $value > self::LARGEST
+                ) {
+                    throw new Refused(
+                        'words',
+                        \sprintf(
+                            '“%s” is no size that type can have. Write a number from %s to %s, such as 1.05.',
+                            $shown,
+                            self::SMALLEST,
+                            self::LARGEST,
+                        ),
+                    );
                 }
 
                 return (string) (float) $value;
             case self::CORNERS:
                 if (1 !== preg_match('/^\d{1,2}$/D', $value) || (int) $value > self::ROUNDEST) {
-                    throw new Refused('words', \sprintf('“%s” is no roundness of corners. Write pixels from 0 to %d.', $shown, self::ROUNDEST));
+                    throw new Refused(
+                        'words',
+                        \sprintf('“%s” is no roundness of corners. Write pixels from 0 to %d.', $shown, self::ROUNDEST),
+                    );
                 }
 
                 return (string) (int) $value;
@@ -232,9 +248,17 @@ final readonly class Looks
         $footer = $this->footer();
 
         return array_values(array_filter([
-            TooPale::of(self::INK, $this->ink, ['ground' => $this->ground, 'sheet' => $this->sheet, 'wash' => $this->wash, 'footer' => $footer]),
+            TooPale::of(
+                self::INK,
+                $this->ink,
+                ['ground' => $this->ground, 'sheet' => $this->sheet, 'wash' => $this->wash, 'footer' => $footer],
+            ),
             TooPale::of(self::SOFT, $this->soft, ['ground' => $this->ground, 'sheet' => $this->sheet, 'footer' => $footer]),
-            TooPale::of(self::ACCENT, $this->accent, ['ground' => $this->ground, 'sheet' => $this->sheet, 'wash' => $this->wash, 'footer' => $footer]),
+            TooPale::of(
+                self::ACCENT,
+                $this->accent,
+                ['ground' => $this->ground, 'sheet' => $this->sheet, 'wash' => $this->wash, 'footer' => $footer],
+            ),
         ]));
     }
 

@@ -32,7 +32,12 @@ final readonly class TooPale
             return null;
         }
 
-        return new self($setting, (string) array_search($worst, $contrasts, true), $worst, $colour->withContrastOnAll(array_values($grounds), self::LEAST));
+        return new self(
+            $setting,
+            (string) array_search($worst, $contrasts, true),
+            $worst,
+            $colour->withContrastOnAll(array_values($grounds), self::LEAST),
+        );
     }
 
     public function words(): string

@@ -21,8 +21,15 @@ final readonly class Bay
      * @param string      $besideTitle of that group
      * @param bool        $fills       whether it shows the pages of its group by itself
      */
-    public function __construct(public string $id, public string $heading, public ?string $menuId, public int $share = 1, public ?string $beside = null, public string $besideTitle = '', public bool $fills = false)
-    {
+    public function __construct(
+        public string $id,
+        public string $heading,
+        public ?string $menuId,
+        public int $share = 1,
+        public ?string $beside = null,
+        public string $besideTitle = '',
+        public bool $fills = false,
+    ) {
     }
 
     public function isFooter(): bool

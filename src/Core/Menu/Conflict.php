@@ -21,7 +21,9 @@ final readonly class Conflict
         $wish = $this->otherwise->entry;
 
         return implode(', ', array_filter([
-            $wish->label === $stands->label ? null : (null === $wish->label ? 'lets its label follow the place' : "calls it “{$wish->label}”"),
+            $wish->label === $stands->label
+                ? null
+                : (null === $wish->label ? 'lets its label follow the place' : "calls it “{$wish->label}”"),
             EntryPart::Target->isSame($wish, $stands) ? null : 'leads it somewhere else',
             $wish->enabled === $stands->enabled ? null : ($wish->enabled ? 'switches it on' : 'switches it off'),
             $wish->audience === $stands->audience ? null : 'shows it to '.$wish->audience->value,

@@ -19,7 +19,9 @@ final readonly class ContactTarget implements Target
             throw new Refused('target', 'This is not a mail address. Write it like hello@example.org.');
         }
 
-        return new self('mailto:'.str_replace('%40', '@', rawurlencode($address)).('' === $subject ? '' : '?subject='.rawurlencode($subject)));
+        return new self(
+            'mailto:'.str_replace('%40', '@', rawurlencode($address)).('' === $subject ? '' : '?subject='.rawurlencode($subject)),
+        );
     }
 
     public static function phone(string $number): self

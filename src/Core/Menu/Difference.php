@@ -7,7 +7,10 @@ namespace Lantern\Core\Menu;
 /** Finds the moves that make one menu out of another. */
 final class Difference
 {
-    /** A step that leads from one tree to the other exactly: `between($a, $b)->apply($a)` is `$b`. Its work grows with the trees, not with their square. */
+    /**
+     * A step that leads from one tree to the other exactly: `between($a, $b)->apply($a)` is `$b`. Its work grows with the trees, not with
+     * their square.
+     */
     public static function between(Tree $from, Tree $to): Rearrange
     {
         return Rearrange::between($from, $to);

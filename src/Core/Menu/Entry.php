@@ -37,7 +37,10 @@ final readonly class Entry
         public ?Content $content = null,
     ) {
         if (null !== $label && mb_strlen($label) > self::MAX_LABEL) {
-            throw new Refused('label', \sprintf('A label has at most %d characters; this one has %d. Shorten it.', self::MAX_LABEL, mb_strlen($label)));
+            throw new Refused(
+                'label',
+                \sprintf('A label has at most %d characters; this one has %d. Shorten it.', self::MAX_LABEL, mb_strlen($label)),
+            );
         }
         if (null !== $label && 1 === preg_match('/^[\s\p{Cc}\p{Cf}]*$/Du', $label)) {
             throw new Refused('label', 'A label cannot be empty. Type one, or let it follow the title of its place.');
@@ -71,7 +74,8 @@ final readonly class Entry
     /** The same line, whatever stands below it. */
     public function isSameLine(self $other): bool
     {
-        return $this->id === $other->id && [] === array_filter(EntryPart::cases(), fn (EntryPart $part): bool => !$part->isSame($this, $other));
+        return $this->id === $other->id
+            && [] === array_filter(EntryPart::cases(), fn (EntryPart $part): bool => !$part->isSame($this, $other));
     }
 
     /** @param list<Entry> $children */
@@ -120,7 +124,11 @@ final readonly class Entry
     /** How many levels this entry and what is below it take up, filled in by itself or by hand: 1 for an entry without children. */
     public function height(): int
     {
-        return 1 + array_reduce($this->children, static fn (int $most, self $child): int => max($most, $child->height()), $this->filling->depth ?? 0);
+        return 1 + array_reduce(
+            $this->children,
+            static fn (int $most, self $child): int => max($most, $child->height()),
+            $this->filling->depth ?? 0,
+        );
     }
 
     /** @return list<string> the ids of this entry and of all below it */

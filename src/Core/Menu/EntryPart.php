@@ -27,8 +27,12 @@ enum EntryPart
             self::Opening => $one->opening->equals($other->opening),
             self::NewTab => $one->newTab === $other->newTab,
             self::Note => $one->note === $other->note,
-            self::Filling => null === $one->filling || null === $other->filling ? $one->filling === $other->filling : $one->filling->equals($other->filling),
-            self::Content => null === $one->content || null === $other->content ? $one->content === $other->content : $one->content->equals($other->content),
+            self::Filling => null === $one->filling || null === $other->filling
+                ? $one->filling === $other->filling
+                : $one->filling->equals($other->filling),
+            self::Content => null === $one->content || null === $other->content
+                ? $one->content === $other->content
+                : $one->content->equals($other->content),
         };
     }
 

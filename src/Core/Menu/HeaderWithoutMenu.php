@@ -21,6 +21,13 @@ enum HeaderWithoutMenu: string
 
     public function tree(): Tree
     {
-        return self::Nothing === $this ? new Tree() : new Tree([new Entry('categories', new Heading(), 'Shop', filling: new SelfFilling(FillingSource::Categories, depth: 2, most: 12))]);
+        return self::Nothing === $this
+            ? new Tree()
+            : new Tree([new Entry(
+                'categories',
+                new Heading(),
+                'Shop',
+                filling: new SelfFilling(FillingSource::Categories, depth: 2, most: 12),
+            )]);
     }
 }

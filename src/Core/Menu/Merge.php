@@ -21,8 +21,12 @@ final class Merge
     /** @var array<string, Conflict> */
     private array $conflicts = [];
 
-    private function __construct(private readonly FlatTree $base, private readonly FlatTree $theirs, private readonly FlatTree $mine, private readonly Tree $like)
-    {
+    private function __construct(
+        private readonly FlatTree $base,
+        private readonly FlatTree $theirs,
+        private readonly FlatTree $mine,
+        private readonly Tree $like,
+    ) {
     }
 
     /** @throws Refused where both together cannot be; never for plain menus */
@@ -70,7 +74,11 @@ final class Merge
         try {
             return new Merged($this->like->with($this->build('', $lists)), array_values($this->conflicts));
         } catch (Refused $problem) {
-            throw new Refused($problem->field, 'Somebody else has changed this meanwhile, and both together cannot be. '.$problem->getMessage(), $problem);
+            throw new Refused(
+                $problem->field,
+                'Somebody else has changed this meanwhile, and both together cannot be. '.$problem->getMessage(),
+                $problem,
+            );
         }
     }
 
@@ -193,7 +201,10 @@ final class Merge
     private function inOrder(string $parentId, array $here): array
     {
         $isHere = array_flip($here);
-        $order = static fn (FlatTree $stands): array => array_values(array_filter($stands->lists[$parentId] ?? [], static fn (string $id): bool => isset($isHere[$id])));
+        $order = static fn (FlatTree $stands): array => array_values(array_filter(
+            $stands->lists[$parentId] ?? [],
+            static fn (string $id): bool => isset($isHere[$id]),
+        ));
         [$theirs, $mine, $base] = [$order($this->theirs), $order($this->mine), $order($this->base)];
         $iMoved = self::moved($base, $mine);
         $theyMoved = self::moved($base, $theirs);
@@ -301,7 +312,11 @@ final class Merge
         // Each goes back at most once; after that entries only move further out, so this comes to an end.
         $back = [];
         while (null !== $path = $this->tooDeep('', $lists, [])) {
-            $culprit = array_values(array_filter($path, fn (string $id): bool => !isset($back[$id]) && ($this->theirs->parents[$id] ?? null) !== $this->parents[$id]))[0] ?? null;
+            $culprit = array_values(array_filter(
+                $path,
+                fn (string $id): bool => !isset($back[$id]) && ($this->theirs->parents[$id] ?? null) !== $this->parents[$id],
+            ))[0]
+                ?? null;
             $last = $path[\count($path) - 1];
             $theirs = $this->theirs->entries[$last] ?? null;
             if (null === $culprit && null !== $theirs && !$theirs->isSameLine($this->entries[$last])) {
@@ -321,7 +336,18 @@ final class Merge
                 $this->conflict($culprit, new Relocate($culprit, $this->mine->position($culprit)), true);
             }
             $lists[$from] = array_values(array_diff($lists[$from], [$culprit]));
-            $lists[$to] = self::insertedAfter($lists[$to], $culprit, [...\array_slice($this->theirs->lists[$to] ?? [], 0, (int) array_search($culprit, $this->theirs->lists[$to] ?? [], true)), ...($to === ($this->parents[$from] ?? '') ? [$from] : [])]);
+            $lists[$to] = self::insertedAfter(
+                $lists[$to],
+                $culprit,
+                [
+                    ...\array_slice(
+                        $this->theirs->lists[$to] ?? [],
+                        0,
+                        (int) array_search($culprit, $this->theirs->lists[$to] ?? [], true),
+                    ),
+                    ...($to === ($this->parents[$from] ?? '') ? [$from] : []),
+                ],
+            );
             $this->parents[$culprit] = $to;
         }
     }

@@ -21,7 +21,10 @@ final readonly class PlaceTarget implements Target
 
     public function equals(Target $other): bool
     {
-        return $other instanceof self && $this->placeId === $other->placeId && $this->part === $other->part && $this->narrowing->equals($other->narrowing);
+        return $other instanceof self
+            && $this->placeId === $other->placeId
+            && $this->part === $other->part
+            && $this->narrowing->equals($other->narrowing);
     }
 
     /** @return list<string> ids of the place, and of the categories that it is narrowed to */

@@ -32,7 +32,11 @@ final readonly class Rearrange implements Move
             }
         }
         $before = Difference::childLists($from);
-        $lists = array_filter(Difference::childLists($to), static fn (array $ids, int|string $parentId): bool => ($before[$parentId] ?? []) !== $ids, \ARRAY_FILTER_USE_BOTH);
+        $lists = array_filter(
+            Difference::childLists($to),
+            static fn (array $ids, int|string $parentId): bool => ($before[$parentId] ?? []) !== $ids,
+            \ARRAY_FILTER_USE_BOTH,
+        );
 
         return new self($lines, array_values(array_map(strval(...), array_keys(array_diff_key($was, $is)))), $lists);
     }
@@ -102,7 +106,15 @@ final readonly class Rearrange implements Move
         foreach ($lists[$parentId] ?? [] as $id) {
             $entry = $entries[$id];
             if ($level + ($entry->filling->depth ?? 0) > $most) {
-                throw new Refused('parent', \sprintf('A menu has at most %d levels, and this would make a level %d. Put it one level further out, or leave its children behind.', $most, $level + ($entry->filling->depth ?? 0)));
+                throw new Refused(
+                    'parent',
+                    \sprintf(
+                        'A menu has at most %d levels, and this would make a level %d. Put it one level further out, or leave its children '
+                            .'behind.',
+                        $most,
+                        $level + ($entry->filling->depth ?? 0),
+                    ),
+                );
             }
             ++$placed;
             $children = $this->build($id, $level + 1, $most, $entries, $lists, $placed);

@@ -42,7 +42,8 @@ final readonly class Relocate implements Move
         if (0 === $at->index) {
             throw new Refused('entry', 'There is no entry before this one to put it under.');
         }
-        $before = $tree->childrenOf($at->parentId)[$at->index - 1] ?? throw new \LogicException('No entry before one that is not the first.');
+        $before = $tree->childrenOf($at->parentId)[$at->index - 1]
+            ?? throw new \LogicException('No entry before one that is not the first.');
 
         return new self($id, new Position($before->id, \count($before->children)));
     }

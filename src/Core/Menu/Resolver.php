@@ -96,7 +96,10 @@ final class Resolver
         if (null === $entry->filling) {
             return [];
         }
-        $byHand = array_map(static fn (Entry $child): ?string => $child->target instanceof PlaceTarget ? $child->target->placeId : null, $entry->children);
+        $byHand = array_map(
+            static fn (Entry $child): ?string => $child->target instanceof PlaceTarget ? $child->target->placeId : null,
+            $entry->children,
+        );
         $hidden = array_fill_keys([...array_filter($byHand), ...$entry->filling->leftOut], true);
         $byParent = [];
         $all = [];
@@ -105,7 +108,10 @@ final class Resolver
             $all[$place->id] = true;
         }
         // What stands below another candidate is shown there and not beside it.
-        $first = array_values(array_filter($this->candidates[$entry->id] ?? [], static fn (Place $place): bool => 1 === $entry->filling->depth || !isset($all[$place->parentId ?? ''])));
+        $first = array_values(array_filter(
+            $this->candidates[$entry->id] ?? [],
+            static fn (Place $place): bool => 1 === $entry->filling->depth || !isset($all[$place->parentId ?? '']),
+        ));
 
         return $this->fill($entry, $entry->filling, $first, $hidden, $byParent, 1);
     }

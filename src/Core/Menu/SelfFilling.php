@@ -87,9 +87,14 @@ final readonly class SelfFilling
 
         return match ($this->source) {
             FillingSource::Pages => "the pages{$of}",
-            FillingSource::Categories => (null === $this->placeId ? 'the categories of the shop' : "the categories below {$placeTitle}").(2 === $this->depth ? ', two levels' : ''),
+            FillingSource::Categories => (null === $this->placeId ? 'the categories of the shop' : "the categories below {$placeTitle}")
+                .(2 === $this->depth ? ', two levels' : ''),
             FillingSource::Products => \sprintf('up to %d products%s', $this->most, '' === $of ? ' of the shop' : $of),
-            FillingSource::Newest => \sprintf('the %d newest %s', $this->most, PlaceKind::Category === $this->kind ? 'categories' : ($this->kind?->words() ?? '').'s'),
+            FillingSource::Newest => \sprintf(
+                'the %d newest %s',
+                $this->most,
+                PlaceKind::Category === $this->kind ? 'categories' : ($this->kind?->words() ?? '').'s',
+            ),
         };
     }
 }

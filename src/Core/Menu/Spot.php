@@ -32,7 +32,9 @@ final readonly class Spot
         $trail = mb_strtolower(implode(' ', $this->trail));
         $last = mb_strtolower($this->trail[\count($this->trail) - 1] ?? '');
 
-        return [] === $typed || str_contains($last, $typed[\count($typed) - 1]) && [] === array_filter($typed, static fn (string $word): bool => !str_contains($trail, $word));
+        return [] === $typed
+            || str_contains($last, $typed[\count($typed) - 1])
+            && [] === array_filter($typed, static fn (string $word): bool => !str_contains($trail, $word));
     }
 
     /** As it is written in the interface: `Header › Threads`. */
@@ -58,7 +60,11 @@ final readonly class Spot
         foreach ($entries as $entry) {
             $label = $entry->label ?? ($entry->target instanceof PlaceTarget ? $titles[$entry->target->placeId] ?? '' : '');
             $further = [...$trail, $label];
-            array_push($spots, new self($further, new Position($entry->id, \count($entry->children))), ...self::below($entry->children, $further, $titles));
+            array_push(
+                $spots,
+                new self($further, new Position($entry->id, \count($entry->children))),
+                ...self::below($entry->children, $further, $titles),
+            );
         }
 
         return $spots;

@@ -106,7 +106,15 @@ final readonly class Tree
         $before = $this->get($id);
         $this->refuseForeign($entry);
         if (null === $this->shape && $entry->height() > $before->height() && $this->level($id) + $entry->height() - 1 > self::MAX_DEPTH) {
-            throw new Refused('filling', \sprintf('A menu has at most %d levels, and what fills this line would stand on level %d. Put the line one level further out first.', self::MAX_DEPTH, $this->level($id) + $entry->height() - 1));
+            throw new Refused(
+                'filling',
+                \sprintf(
+                    'A menu has at most %d levels, and what fills this line would stand on level %d. Put the line one level further out '
+                        .'first.',
+                    self::MAX_DEPTH,
+                    $this->level($id) + $entry->height() - 1,
+                ),
+            );
         }
 
         return $this->with($this->replacedIn($this->entries, $id, $entry));
@@ -118,7 +126,15 @@ final readonly class Tree
         $this->refuseForeign($entry);
         $level = null === $at->parentId ? 1 : $this->level($at->parentId) + 1;
         if (null === $this->shape && $level + $entry->height() - 1 > self::MAX_DEPTH) {
-            throw new Refused('parent', \sprintf('A menu has at most %d levels, and this would make a level %d. Put it one level further out, or leave its children behind.', self::MAX_DEPTH, $level + $entry->height() - 1));
+            throw new Refused(
+                'parent',
+                \sprintf(
+                    'A menu has at most %d levels, and this would make a level %d. Put it one level further out, or leave its children '
+                        .'behind.',
+                    self::MAX_DEPTH,
+                    $level + $entry->height() - 1,
+                ),
+            );
         }
         $siblings = $this->childrenOf($at->parentId);
         array_splice($siblings, max(0, min($at->index, \count($siblings))), 0, [$entry]);
@@ -184,7 +200,13 @@ final readonly class Tree
     /** A plain menu holds links; what is laid out holds what its shape says. */
     public function refuseForeign(Entry $entry): void
     {
-        if (null === $this->shape && (null !== $entry->content || [] !== array_filter($entry->children, static fn (Entry $child): bool => null !== $child->content))) {
+        if (
+            null === $this->shape
+            && (null !== $entry->content || [] !== array_filter(
+                $entry->children,
+                static fn (Entry $child): bool => null !== $child->content,
+            ))
+        ) {
             throw new Refused('entry', 'Only links stand in a menu. Pieces go into pages and wide panels.');
         }
     }

@@ -35,8 +35,14 @@ final readonly class WithoutPlace
             $children = $this->without($entry->children);
             $filling = $entry->filling?->placeId === $this->placeId ? null : $entry->filling;
             $leads = $entry->target instanceof PlaceTarget && $entry->target->placeId === $this->placeId;
-            $instead = $leads && null !== $this->insteadId && true === $entry->content?->canLeadElsewhere() ? new PlaceTarget($this->insteadId) : null;
-            if ($leads && null === $instead && (null === $entry->content ? [] === $children && null === $filling : $entry->content->needsTarget())) {
+            $instead = $leads && null !== $this->insteadId && true === $entry->content?->canLeadElsewhere()
+                ? new PlaceTarget($this->insteadId)
+                : null;
+            if (
+                $leads
+                && null === $instead
+                && (null === $entry->content ? [] === $children && null === $filling : $entry->content->needsTarget())
+            ) {
                 continue;
             }
             if (!$leads && $filling === $entry->filling && $children === $entry->children) {
@@ -44,7 +50,9 @@ final readonly class WithoutPlace
                 continue;
             }
             // What it was called after is gone: it keeps its words before it becomes a heading.
-            $named = $leads && null === $instead && (null === $entry->content || $entry->content->needsLabel()) ? $entry->withLabel($entry->label ?? $this->title) : $entry;
+            $named = $leads && null === $instead && (null === $entry->content || $entry->content->needsLabel())
+                ? $entry->withLabel($entry->label ?? $this->title)
+                : $entry;
             $kept[] = ($leads ? $named->withTarget($instead ?? new Heading()) : $named)->withChildren($children)->withFilling($filling);
         }
 

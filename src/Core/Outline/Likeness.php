@@ -56,7 +56,12 @@ final readonly class Likeness
     private static function meaning(array $words): array
     {
         $saying = array_values(array_diff($words, self::SAYS_LITTLE)) ?: $words;
-        $stems = array_unique(array_map(static fn (string $word): string => \strlen($word) > 3 && str_ends_with($word, 's') && !str_ends_with($word, 'ss') ? substr($word, 0, -1) : $word, $saying));
+        $stems = array_unique(array_map(
+            static fn (string $word): string => \strlen($word) > 3 && str_ends_with($word, 's') && !str_ends_with($word, 'ss')
+                ? substr($word, 0, -1)
+                : $word,
+            $saying,
+        ));
         sort($stems);
 
         return $stems;

@@ -29,13 +29,27 @@ final class PastedOutline
         $rows = preg_split('/\r\n|\r|\n|\x{2028}/u', mb_scrub($text, 'UTF-8')) ?: [];
         $filled = array_filter($rows, static fn (string $row): bool => '' !== trim($row));
         if (\count($filled) > self::MOST_LINES) {
-            throw new Refused('content', \sprintf('This has %s lines, and at most %s are read at once. Paste it in parts.', number_format(\count($filled)), number_format(self::MOST_LINES)));
+            throw new Refused(
+                'content',
+                \sprintf(
+                    'This has %s lines, and at most %s are read at once. Paste it in parts.',
+                    number_format(\count($filled)),
+                    number_format(self::MOST_LINES),
+                ),
+            );
         }
         $lines = [];
         $indents = [];
         foreach ($filled as $n => $row) {
             if (mb_strlen($row) > self::MOST_LETTERS) {
-                throw new Refused('content', \sprintf('Line %d has %s characters, which is no label. Is this a menu? Shorten that line and paste again.', $n + 1, number_format(mb_strlen($row))));
+                throw new Refused(
+                    'content',
+                    \sprintf(
+                        'Line %d has %s characters, which is no label. Is this a menu? Shorten that line and paste again.',
+                        $n + 1,
+                        number_format(mb_strlen($row)),
+                    ),
+                );
             }
             [$indent, $words] = self::indent($row);
             if ('' === $words) {
@@ -47,7 +61,15 @@ final class PastedOutline
             $indents[] = $indent;
             [$label, $lead] = self::parts($words);
             if (mb_strlen($label) > Entry::MAX_LABEL) {
-                throw new Refused('content', \sprintf('The label in line %d has %d characters; a label has at most %d. Shorten it and paste again.', $n + 1, mb_strlen($label), Entry::MAX_LABEL));
+                throw new Refused(
+                    'content',
+                    \sprintf(
+                        'The label in line %d has %d characters; a label has at most %d. Shorten it and paste again.',
+                        $n + 1,
+                        mb_strlen($label),
+                        Entry::MAX_LABEL,
+                    ),
+                );
             }
             $lines[] = new OutlineLine($n + 1, \count($indents), $label, $lead);
         }
@@ -67,7 +89,8 @@ final class PastedOutline
             [$indent, $words] = self::indent($row);
 
             // A label that would be read as something else, such as one that begins with a dash, stands in brackets.
-            return str_repeat('  ', $line->level - 1).(0 === $indent && [$line->label, $line->lead] === self::parts($words) ? $row : "[{$line->label}]({$line->lead})")."\n";
+            return str_repeat('  ', $line->level - 1)
+                .(0 === $indent && [$line->label, $line->lead] === self::parts($words) ? $row : "[{$line->label}]({$line->lead})")."\n";
         }, $lines));
     }
 

@@ -30,11 +30,19 @@ final readonly class TypedLead
             return [];
         }
         if (1 === preg_match('/^https?:\/\/\S+$/iD', $typed)) {
-            return self::one(static fn (): Target => new OutsideTarget($typed), (string) preg_replace('/^https?:\/\/(www\.)?|\/$/iD', '', $typed), 'an outside address');
+            return self::one(
+                static fn (): Target => new OutsideTarget($typed),
+                (string) preg_replace('/^https?:\/\/(www\.)?|\/$/iD', '', $typed),
+                'an outside address',
+            );
         }
         $mail = (string) preg_replace('/^mailto:/i', '', $typed);
         if (1 === preg_match('/^[^\s@\/]+@[^\s@\/]+\.[^\s@\/]+$/D', $mail)) {
-            return self::one(static fn (): Target => ContactTarget::fromUri("mailto:$mail"), (string) preg_replace('/\?.*$/D', '', $mail), 'a mail address');
+            return self::one(
+                static fn (): Target => ContactTarget::fromUri("mailto:$mail"),
+                (string) preg_replace('/\?.*$/D', '', $mail),
+                'a mail address',
+            );
         }
         $number = (string) preg_replace('/^tel:/i', '', $typed);
         $phone = 1 === preg_match('/^\+?[\d\s()\/-]{6,}$/D', $number)
@@ -43,7 +51,14 @@ final readonly class TypedLead
         // A path of this shop is a place, or a slip; whatever has a scheme is none of ours.
         $isAddress = 1 === preg_match('/^(\/|[a-z][a-z0-9+.-]*:\S)/iD', $typed);
 
-        return [...$phone, ...($isAddress || mb_strlen($typed) > Entry::MAX_LABEL ? [] : [new self(new Heading(), $typed, 'a heading that leads nowhere')])];
+        return [
+            ...$phone,
+            ...($isAddress || mb_strlen($typed) > Entry::MAX_LABEL ? [] : [new self(
+                new Heading(),
+                $typed,
+                'a heading that leads nowhere',
+            )]),
+        ];
     }
 
     /**

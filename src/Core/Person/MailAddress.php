@@ -14,6 +14,10 @@ final class MailAddress
     {
         $mail = \Normalizer::normalize(mb_strtolower(trim($typed)), \Normalizer::FORM_C);
 
-        return \is_string($mail) && \strlen($mail) <= self::LONGEST && false !== filter_var($mail, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE) ? $mail : null;
+        return \is_string($mail)
+            && \strlen($mail) <= self::LONGEST
+            && false !== filter_var($mail, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)
+            ? $mail
+            : null;
     }
 }

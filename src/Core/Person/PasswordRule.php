@@ -26,10 +26,25 @@ final class PasswordRule
     {
         $length = mb_strlen($password);
         if ($length < self::LEAST) {
-            throw new Refused('password', \sprintf('A password has at least %d characters; this one has %d. Three or four words that have nothing to do with one another are easy to keep.', self::LEAST, $length));
+            throw new Refused(
+                'password',
+                \sprintf(
+                    'A password has at least %d characters; this one has %d. Three or four words that have nothing to do with one another '
+                        .'are easy to keep.',
+                    self::LEAST,
+                    $length,
+                ),
+            );
         }
         if ($length > self::MOST) {
-            throw new Refused('password', \sprintf('A password has at most %d characters; this one has %s. Was something else in the clipboard?', self::MOST, number_format($length)));
+            throw new Refused(
+                'password',
+                \sprintf(
+                    'A password has at most %d characters; this one has %s. Was something else in the clipboard?',
+                    self::MOST,
+                    number_format($length),
+                ),
+            );
         }
         $folded = mb_strtolower($password);
         if (1 === preg_match('/^(.{1,4})\1+.{0,3}$/Dus', $folded) || \in_array($folded, CommonPasswords::ALL, true)) {

@@ -13,6 +13,7 @@ final class SessionRule
 
     public static function goesOn(\DateTimeImmutable $begun, \DateTimeImmutable $seen, \DateTimeImmutable $now): bool
     {
-        return $now->getTimestamp() - $begun->getTimestamp() <= self::ABSOLUTE && $now->getTimestamp() - $seen->getTimestamp() <= self::IDLE;
+        return $now->getTimestamp() - $begun->getTimestamp() <= self::ABSOLUTE
+            && $now->getTimestamp() - $seen->getTimestamp() <= self::IDLE;
     }
 }

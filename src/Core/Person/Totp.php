@@ -92,6 +92,11 @@ final readonly class Totp
         $offset = \ord($hash[19]) & 0x0F;
         $number = unpack('N', substr($hash, $offset, 4));
 
-        return str_pad((string) ((\is_array($number) && \is_int($number[1]) ? $number[1] & 0x7FFFFFFF : 0) % 10 ** $digits), $digits, '0', \STR_PAD_LEFT);
+        return str_pad(
+            (string) ((\is_array($number) && \is_int($number[1]) ? $number[1] & 0x7FFFFFFF : 0) % 10 ** $digits),
+            $digits,
+            '0',
+            \STR_PAD_LEFT,
+        );
     }
 }

@@ -21,12 +21,27 @@ final readonly class Colours
     /** @return array<string, string> those that are its own, by name */
     public function values(): array
     {
-        return array_map(static fn (Colour $one): string => $one->hex(), array_filter(['heading' => $this->heading, 'text' => $this->text, 'link' => $this->link, 'pointed' => $this->pointed, 'divider' => $this->divider]));
+        return array_map(
+            static fn (Colour $one): string => $one->hex(),
+            array_filter([
+                'heading' => $this->heading,
+                'text' => $this->text,
+                'link' => $this->link,
+                'pointed' => $this->pointed,
+                'divider' => $this->divider,
+            ]),
+        );
     }
 
     /** What is its own, before what another has. */
     public function over(self $other): self
     {
-        return new self($this->heading ?? $other->heading, $this->text ?? $other->text, $this->link ?? $other->link, $this->pointed ?? $other->pointed, $this->divider ?? $other->divider);
+        return new self(
+            $this->heading ?? $other->heading,
+            $this->text ?? $other->text,
+            $this->link ?? $other->link,
+            $this->pointed ?? $other->pointed,
+            $this->divider ?? $other->divider,
+        );
     }
 }

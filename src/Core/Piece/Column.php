@@ -15,7 +15,10 @@ final readonly class Column extends Piece
         public int $share = 1,
     ) {
         if ($share < 1 || $share > self::MOST) {
-            throw new Refused('share', \sprintf('A column has from 1 to %d parts of the width of its band; this one has %d.', self::MOST, $share));
+            throw new Refused(
+                'share',
+                \sprintf('A column has from 1 to %d parts of the width of its band; this one has %d.', self::MOST, $share),
+            );
         }
     }
 

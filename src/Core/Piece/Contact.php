@@ -18,7 +18,10 @@ final readonly class Contact extends Piece
         if ([] === $details) {
             throw new Refused('details', 'Choose at least one of the shop’s details, or take the piece out.');
         }
-        $this->details = array_values(array_filter(ContactDetail::cases(), static fn (ContactDetail $one): bool => \in_array($one, $details, true)));
+        $this->details = array_values(array_filter(
+            ContactDetail::cases(),
+            static fn (ContactDetail $one): bool => \in_array($one, $details, true),
+        ));
     }
 
     public function kind(): PieceKind

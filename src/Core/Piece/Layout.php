@@ -65,13 +65,20 @@ final readonly class Layout implements Shape
             $kind = self::kindOf($entry);
             if ($this->root !== $kind) {
                 throw new Refused('parent', match ($this->root) {
-                    PieceKind::Panel => 'What stands in a wide panel stands in its bands.', PieceKind::Column => 'What stands in a column of the footer stands below its line “Column”.', default => \sprintf('A page has bands; %s stands in a column of one of them.', self::named($kind)),
+                    PieceKind::Panel => 'What stands in a wide panel stands in its bands.',
+                    PieceKind::Column => 'What stands in a column of the footer stands below its line “Column”.',
+                    default => \sprintf('A page has bands; %s stands in a column of one of them.', self::named($kind)),
                 });
             }
             $this->below($entry, $kind, [], $number);
         }
         if ($this->isInFrame() && \count($entries) > 1) {
-            throw new Refused('entry', PieceKind::Panel === $this->root ? 'A wide panel is one. Take all of it out by removing the panel itself.' : 'A column of the footer is one. Put pieces into it, or use another column.');
+            throw new Refused(
+                'entry',
+                PieceKind::Panel === $this->root
+                    ? 'A wide panel is one. Take all of it out by removing the panel itself.'
+                    : 'A column of the footer is one. Put pieces into it, or use another column.',
+            );
         }
     }
 
@@ -99,7 +106,12 @@ final readonly class Layout implements Shape
             default => null,
         };
         if (null !== $most && \count($entry->children) > $most) {
-            throw new Refused('parent', PieceKind::Band === $kind ? \sprintf('A band has at most %d columns. Make another band below.', $most) : \sprintf('There are at most %d tabs side by side. Put what is left into one of them.', $most));
+            throw new Refused(
+                'parent',
+                PieceKind::Band === $kind
+                    ? \sprintf('A band has at most %d columns. Make another band below.', $most)
+                    : \sprintf('There are at most %d tabs side by side. Put what is left into one of them.', $most),
+            );
         }
         foreach ($entry->children as $child) {
             $childKind = self::kindOf($child);
@@ -108,7 +120,10 @@ final readonly class Layout implements Shape
                 continue;
             }
             if (null === $childKind || !$childKind->standsIn($kind)) {
-                throw new Refused('parent', \sprintf('%s does not stand in %s. %s', ucfirst(self::named($childKind)), self::named($kind), self::advice($childKind)));
+                throw new Refused(
+                    'parent',
+                    \sprintf('%s does not stand in %s. %s', ucfirst(self::named($childKind)), self::named($kind), self::advice($childKind)),
+                );
             }
             $this->below($child, $childKind, [...$above, $kind], $number);
         }
@@ -137,7 +152,8 @@ final readonly class Layout implements Shape
     {
         return match ($kind) {
             null => 'a link',
-            PieceKind::Words, PieceKind::Links, PieceKind::Products, PieceKind::Cards, PieceKind::Tabs, PieceKind::Product => $kind->words(),
+            PieceKind::Words, PieceKind::Links, PieceKind::Products, PieceKind::Cards, PieceKind::Tabs,
+            PieceKind::Product => $kind->words(),
             default => 'a '.$kind->words(),
         };
     }

@@ -18,7 +18,10 @@ use Lantern\Core\Place\PlaceKind;
 use Lantern\Core\Place\Serving;
 use Lantern\Core\Visitor;
 
-/** Makes of a page's body, of a wide panel, or of a column of the footer, what one visitor gets at one moment, with the reason for each piece that is left out. */
+/**
+ * Makes of a page's body, of a wide panel, or of a column of the footer, what one visitor gets at one moment, with the reason for each
+ * piece that is left out.
+ */
 final class LayoutResolver
 {
     /** @var list<LeftOut> */
@@ -73,7 +76,9 @@ final class LayoutResolver
         }
         $leads = !$entry->target instanceof Heading;
         // A menu mentions no quiet place, and a wide panel or a column of the footer stands for one.
-        $against = $entry->target instanceof PlaceTarget ? Reason::ofPlace($place, $this->visitor, $this->inFrame || $piece->kind()->leavesOutQuiet()) : null;
+        $against = $entry->target instanceof PlaceTarget
+            ? Reason::ofPlace($place, $this->visitor, $this->inFrame || $piece->kind()->leavesOutQuiet())
+            : null;
         if ($piece->needsTarget()) {
             $reason = $leads ? $against : Reason::NothingToShow;
             if (null !== $reason) {
@@ -127,7 +132,11 @@ final class LayoutResolver
     private function withoutEdges(array $pieces, array $entries): array
     {
         // A carousel of one stands here as that one.
-        $byId = array_column([...$entries, ...array_merge(...array_map(static fn (Entry $entry): array => $entry->children, $entries))], null, 'id');
+        $byId = array_column(
+            [...$entries, ...array_merge(...array_map(static fn (Entry $entry): array => $entry->children, $entries))],
+            null,
+            'id',
+        );
         $out = function (ResolvedPiece $piece, Reason $reason) use ($byId): void {
             if (isset($byId[$piece->id])) {
                 $this->leftOut[] = new LeftOut($byId[$piece->id], $piece->label, $reason);
@@ -153,8 +162,24 @@ final class LayoutResolver
     {
         return match (true) {
             $piece instanceof Links => [$this->links($entry), []],
-            $piece instanceof Products => [[], \array_slice(ProductSource::Hand === $piece->source ? $this->placesOf($this->links($entry)) : $this->supplies->products[$entry->id] ?? [], 0, $piece->most)],
-            $piece instanceof Cards => [[], \array_slice($piece->ofChildren ? $this->shown($this->supplies->children[$entry->id] ?? []) : $this->placesOf($this->links($entry)), 0, $piece->most)],
+            $piece instanceof Products => [
+                [],
+                \array_slice(
+                    ProductSource::Hand === $piece->source
+                        ? $this->placesOf($this->links($entry))
+                        : $this->supplies->products[$entry->id] ?? [],
+                    0,
+                    $piece->most,
+                ),
+            ],
+            $piece instanceof Cards => [
+                [],
+                \array_slice(
+                    $piece->ofChildren ? $this->shown($this->supplies->children[$entry->id] ?? []) : $this->placesOf($this->links($entry)),
+                    0,
+                    $piece->most,
+                ),
+            ],
             default => [[], []],
         };
     }
@@ -212,8 +237,15 @@ final class LayoutResolver
             $piece instanceof Products, $piece instanceof Cards => [] === $resolved->placeIds ? Reason::NothingToShow : null,
             $piece instanceof OneProduct => PlaceKind::Product === $resolved->place?->kind ? null : Reason::NothingToShow,
             $piece instanceof File => PlaceKind::File === $resolved->place?->kind ? null : Reason::NothingToShow,
-            $piece instanceof Band => [] === array_merge(...array_map(static fn (ResolvedPiece $column): array => $column->children, $resolved->children)) ? Reason::NothingToShow : null,
-            $piece instanceof Panel, $piece instanceof Tabs, $piece instanceof Tab, $piece instanceof Carousel => [] === $resolved->children ? Reason::NothingToShow : null,
+            $piece instanceof Band => [] === array_merge(...array_map(
+                static fn (ResolvedPiece $column): array => $column->children,
+                $resolved->children,
+            ))
+                ? Reason::NothingToShow
+                : null,
+            $piece instanceof Panel, $piece instanceof Tabs, $piece instanceof Tab, $piece instanceof Carousel => [] === $resolved->children
+                ? Reason::NothingToShow
+                : null,
             default => null,
         };
     }
@@ -228,7 +260,15 @@ final class LayoutResolver
 
         return match (true) {
             $piece instanceof Band => new Band($piece->width, $piece->gap, $piece->room, new Ground($ground->colour), $piece->colours),
-            $piece instanceof Panel => new Panel($piece->width, $piece->distance, $piece->room, new Ground($ground->colour), $piece->colours, $piece->byClick, $piece->fades),
+            $piece instanceof Panel => new Panel(
+                $piece->width,
+                $piece->distance,
+                $piece->room,
+                new Ground($ground->colour),
+                $piece->colours,
+                $piece->byClick,
+                $piece->fades,
+            ),
             default => $piece,
         };
     }

@@ -12,8 +12,13 @@ use Lantern\Core\Looks\TooPale;
 final readonly class Pale
 {
     /** @param Colour|null $offered null: no colour is read on all of the picture */
-    private function __construct(public string $name, public float $contrast, public ?Colour $offered, private bool $onPicture, private float $least)
-    {
+    private function __construct(
+        public string $name,
+        public float $contrast,
+        public ?Colour $offered,
+        private bool $onPicture,
+        private float $least,
+    ) {
     }
 
     /**
@@ -27,8 +32,13 @@ final readonly class Pale
      *
      * @return list<self> by the colour that would have to change
      */
-    public static function in(Band|Panel $piece, ?Panel $panel = null, array $regions = [], ?Looks $looks = null, bool $large = false): array
-    {
+    public static function in(
+        Band|Panel $piece,
+        ?Panel $panel = null,
+        array $regions = [],
+        ?Looks $looks = null,
+        bool $large = false,
+    ): array {
         $looks ??= Looks::of();
         $shop = ['heading' => $looks->ink, 'text' => $looks->ink, 'link' => $looks->accent, 'pointed' => $looks->accent];
         $colour = $piece->ground->colour ?? $panel?->ground->colour;
@@ -66,7 +76,10 @@ final readonly class Pale
         // Rounded down: what is said to be enough has to be.
         return \sprintf('%s on %s have a contrast of %s to 1; %s is the least that everybody can read.%s', match ($this->name) {
             'heading' => 'Headings', 'text' => 'Words', 'link' => 'Links', default => 'Links under the pointer',
-        }, $this->onPicture ? 'the worst part of this picture' : 'this ground', number_format(floor(10 * $this->contrast) / 10, 1), (string) $this->least,
+        }, $this->onPicture ? 'the worst part of this picture' : 'this ground', number_format(
+            floor(10 * $this->contrast) / 10,
+            1,
+        ), (string) $this->least,
             null === $this->offered ? ' No colour is read on all of it: choose a calmer picture, or a colour as ground.' : '');
     }
 }

@@ -33,7 +33,13 @@ final readonly class Picture extends Piece implements ForDrawer
     public static function checkName(string $name): void
     {
         // A folder and a name: no part of it is a way out.
-        if ('' !== $name && (1 !== preg_match('#^(?:[a-z0-9][a-z0-9_-]*/)?[a-z0-9][a-z0-9._-]*$#Di', $name) || \strlen($name) > 200 || str_contains($name, '..'))) {
+        if (
+            '' !== $name
+            && (1 !== preg_match(
+                '#^(?:[a-z0-9][a-z0-9_-]*/)?[a-z0-9][a-z0-9._-]*$#Di',
+                $name,
+            ) || \strlen($name) > 200 || str_contains($name, '..'))
+        ) {
             throw new Refused('picture', 'Choose one of the pictures of the shop.');
         }
     }

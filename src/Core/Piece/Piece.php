@@ -38,6 +38,9 @@ abstract readonly class Piece implements Content
     /** @return array<string, mixed> */
     private static function values(self $piece): array
     {
-        return array_map(static fn (mixed $value): mixed => $value instanceof Colours || $value instanceof Ground ? $value->values() : $value, get_object_vars($piece));
+        return array_map(
+            static fn (mixed $value): mixed => $value instanceof Colours || $value instanceof Ground ? $value->values() : $value,
+            get_object_vars($piece),
+        );
     }
 }

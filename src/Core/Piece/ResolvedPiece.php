@@ -38,7 +38,17 @@ final readonly class ResolvedPiece
     /** @param list<ResolvedPiece> $children */
     public function withChildren(array $children): self
     {
-        return new self($this->id, $this->piece, $this->label, $this->href, $this->place, $this->newTab, $children, $this->links, $this->placeIds);
+        return new self(
+            $this->id,
+            $this->piece,
+            $this->label,
+            $this->href,
+            $this->place,
+            $this->newTab,
+            $children,
+            $this->links,
+            $this->placeIds,
+        );
     }
 
     /** @return iterable<ResolvedPiece> it and all below it */

@@ -21,7 +21,12 @@ final readonly class SignUp extends Piece
      */
     public function __construct(public string $words = '', public string $button = '', public string $agreed = '', public string $list = '')
     {
-        foreach (['words' => [$words, self::MAX_WORDS], 'agreed' => [$agreed, self::MAX_WORDS], 'button' => [$button, self::MAX_BUTTON], 'list' => [$list, self::MAX_LIST]] as $field => [$text, $most]) {
+        foreach ([
+            'words' => [$words, self::MAX_WORDS],
+            'agreed' => [$agreed, self::MAX_WORDS],
+            'button' => [$button, self::MAX_BUTTON],
+            'list' => [$list, self::MAX_LIST],
+        ] as $field => [$text, $most]) {
             if (mb_strlen($text) > $most) {
                 throw new Refused($field, \sprintf('At most %d characters stand here; this has %d. Shorten it.', $most, mb_strlen($text)));
             }

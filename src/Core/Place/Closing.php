@@ -33,10 +33,14 @@ final readonly class Closing
         $trail = [$from->address->path];
         $next = ClosedAnswer::Elsewhere === $this->answer ? $this->toPlaceId : null;
         while (null !== $next && \count($trail) < self::MAX_STEPS) {
-            $place = $places->get($next) ?? throw new Refused('closedTo', 'The place that visitors should be led to is no longer there. Choose another one.');
+            $place = $places->get($next)
+                ?? throw new Refused('closedTo', 'The place that visitors should be led to is no longer there. Choose another one.');
             $trail[] = $place->address->path;
             if ($place->id === $from->id) {
-                throw new Refused('closedTo', \sprintf('Visitors would go round in a circle: %s. Choose another place.', implode(' → ', $trail)));
+                throw new Refused(
+                    'closedTo',
+                    \sprintf('Visitors would go round in a circle: %s. Choose another place.', implode(' → ', $trail)),
+                );
             }
             $next = ClosedAnswer::Elsewhere === $place->closedAnswer ? $place->closedTo : null;
         }

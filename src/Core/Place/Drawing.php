@@ -15,12 +15,30 @@ final class Drawing
     private const MOST_NESTED = 12;
 
     /** What runs or fetches by its name, whatever namespace it says that it is of. */
-    private const NEVER = ['script', 'handler', 'listener', 'foreignobject', 'iframe', 'object', 'embed', 'audio', 'video', 'image', 'img', 'link', 'base', 'meta', 'html', 'body'];
+    private const NEVER = [
+        'script',
+        'handler',
+        'listener',
+        'foreignobject',
+        'iframe',
+        'object',
+        'embed',
+        'audio',
+        'video',
+        'image',
+        'img',
+        'link',
+        'base',
+        'meta',
+        'html',
+        'body',
+    ];
 
     /** Functions of CSS that fetch something, but for what stands in the drawing itself (CSS Images 4; CSS Values 4). */
     private const FETCHES = '(?:url|src|image|image-set|cross-fade|element|paint)\s*\((?!\s*["\']?#)';
     private const ELEMENTS = [
-        'svg', 'g', 'defs', 'symbol', 'use', 'title', 'desc', 'metadata', 'path', 'rect', 'circle', 'ellipse', 'line', 'polyline', 'polygon',
+        'svg', 'g', 'defs', 'symbol', 'use', 'title', 'desc', 'metadata', 'path', 'rect', 'circle', 'ellipse', 'line', 'polyline',
+        'polygon',
         'text', 'tspan', 'textPath', 'linearGradient', 'radialGradient', 'stop', 'clipPath', 'mask', 'pattern', 'marker', 'style',
     ];
 
@@ -28,10 +46,21 @@ final class Drawing
     public static function check(string $name, string $svg): void
     {
         if (\strlen($svg) > self::MAX_BYTES) {
-            throw new Refused('file', \sprintf('A drawing has at most %d MB; “%s” has %.1f MB. Save it plainer, or as PNG.', self::MAX_BYTES >> 20, $name, \strlen($svg) / (1 << 20)));
+            throw new Refused(
+                'file',
+                \sprintf(
+                    'A drawing has at most %d MB; “%s” has %.1f MB. Save it plainer, or as PNG.',
+                    self::MAX_BYTES >> 20,
+                    $name,
+                    \strlen($svg) / (1 << 20),
+                ),
+            );
         }
         // Read as what it is stored as: in another encoding the same bytes would be other letters for whoever looks them over.
-        if (!mb_check_encoding($svg, 'UTF-8') || 1 === preg_match('/^\s*<\?xml[^>]*\bencoding\s*=\s*["\'](?!utf-8)/i', ltrim($svg, "\u{FEFF}"))) {
+        if (
+            !mb_check_encoding($svg, 'UTF-8')
+            || 1 === preg_match('/^\s*<\?xml[^>]*\bencoding\s*=\s*["\'](?!utf-8)/i', ltrim($svg, "\u{FEFF}"))
+        ) {
             throw new Refused('file', "“{$name}” is not in UTF-8. Save it anew as plain SVG, then upload it again.");
         }
         $document = new \DOMDocument();
@@ -46,9 +75,15 @@ final class Drawing
         if (null === $root || 'svg' !== $root->localName) {
             throw new Refused('file', "“{$name}” cannot be read as a drawing. Save it anew as SVG, then upload it again.");
         }
-        $wrong = self::wrongAround($document) ?? self::wrong($root) ?? (self::isEndless($document) ? 'a part that is drawn again and again' : null);
+        $wrong = self::wrongAround($document)
+            ?? self::wrong($root)
+            ?? (self::isEndless($document) ? 'a part that is drawn again and again' : null);
         if (null !== $wrong) {
-            throw new Refused('file', "“{$name}” has {$wrong} in it, which a picture of the shop must not have. Save it as plain SVG, without scripts and without what it fetches, or as PNG.");
+            throw new Refused(
+                'file',
+                "“{$name}” has {$wrong} in it, which a picture of the shop must not have. Save it as plain SVG, without scripts and "
+                    .'without what it fetches, or as PNG.',
+            );
         }
     }
 
@@ -82,7 +117,10 @@ final class Drawing
                 return self::MOST_COPIES + 1;
             }
             $sum = 1;
-            $uses = [...'use' === $element->localName ? [$element] : [], ...iterator_to_array($element->getElementsByTagNameNS('*', 'use'), false)];
+            $uses = [
+                ...'use' === $element->localName ? [$element] : [],
+                ...iterator_to_array($element->getElementsByTagNameNS('*', 'use'), false),
+            ];
             foreach ($uses as $use) {
                 $id = ltrim($use->getAttribute('href') ?: $use->getAttributeNS('http://www.w3.org/1999/xlink', 'href'), '#');
                 if (isset($byId[$id])) {
@@ -107,10 +145,20 @@ final class Drawing
             }
             // What a drawing program notes for itself is in a namespace of its own and is drawn by nobody.
             $isSvg = \in_array($element->namespaceURI, [null, 'http://www.w3.org/2000/svg'], true);
-            if (\in_array(strtolower((string) $element->localName), self::NEVER, true) || ($isSvg ? !\in_array($element->localName, self::ELEMENTS, true) : 'http://www.w3.org/1999/xhtml' === $element->namespaceURI)) {
+            if (
+                \in_array(strtolower((string) $element->localName), self::NEVER, true)
+                || (
+                    $isSvg
+                        ? !\in_array($element->localName, self::ELEMENTS, true)
+                        : 'http://www.w3.org/1999/xhtml' === $element->namespaceURI
+                )
+            ) {
                 return "<{$element->localName}>";
             }
-            if ('style' === $element->localName && 1 === preg_match('/@import|@namespace|expression|\\\\|'.self::FETCHES.'/i', $element->textContent)) {
+            if (
+                'style' === $element->localName
+                && 1 === preg_match('/@import|@namespace|expression|\\\\|'.self::FETCHES.'/i', $element->textContent)
+            ) {
                 return 'a style that fetches something';
             }
             foreach (iterator_to_array($element->attributes) as $attribute) {

@@ -77,7 +77,14 @@ enum FileType: string
     public static function ofUpload(string $name, string $found, int $bytes): self
     {
         if ($bytes > self::MAX_BYTES) {
-            throw new Refused('file', \sprintf('A file has at most %d MB; this one has %.1f MB. Make it smaller, or link to it elsewhere.', self::MAX_BYTES >> 20, $bytes / (1 << 20)));
+            throw new Refused(
+                'file',
+                \sprintf(
+                    'A file has at most %d MB; this one has %.1f MB. Make it smaller, or link to it elsewhere.',
+                    self::MAX_BYTES >> 20,
+                    $bytes / (1 << 20),
+                ),
+            );
         }
         if (0 === $bytes) {
             throw new Refused('file', 'This file is empty. Choose another one.');
@@ -89,13 +96,26 @@ enum FileType: string
             }
             // A table or a note is told from other text by its name only; it is served as text, whatever stands in it.
             // A drawing is XML, which looks like any text; whether it is one is found out by reading it.
-            if ($type->value !== $found && !($type->isText() && str_starts_with($found, 'text/')) && !(self::Svg === $type && \in_array($found, ['text/plain', 'text/xml', 'text/html', 'application/xml'], true))) {
-                throw new Refused('file', \sprintf('“%s” is called .%s, but its content is %s. Save it anew as what it should be.', $name, $extension, $found));
+            if (
+                $type->value !== $found
+                && !($type->isText() && str_starts_with($found, 'text/'))
+                && !(self::Svg === $type && \in_array($found, ['text/plain', 'text/xml', 'text/html', 'application/xml'], true))
+            ) {
+                throw new Refused(
+                    'file',
+                    \sprintf('“%s” is called .%s, but its content is %s. Save it anew as what it should be.', $name, $extension, $found),
+                );
             }
 
             return $type;
         }
 
-        throw new Refused('file', \sprintf('“%s” is of no type that the shop offers. It takes PDF, PNG, JPEG, GIF, WebP, SVG, MP4 and WebM video, plain text and CSV.', $name));
+        throw new Refused(
+            'file',
+            \sprintf(
+                '“%s” is of no type that the shop offers. It takes PDF, PNG, JPEG, GIF, WebP, SVG, MP4 and WebM video, plain text and CSV.',
+                $name,
+            ),
+        );
     }
 }

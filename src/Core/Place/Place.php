@@ -86,7 +86,9 @@ final readonly class Place
     /** The address that its title would give it, below what its address stands below now. */
     public function tidyAddress(): Address
     {
-        return $this->kind->isFixed() ? $this->address : $this->address->parent()->below(Slug::fromTitle($this->title, $this->kind->value)->text);
+        return $this->kind->isFixed()
+            ? $this->address
+            : $this->address->parent()->below(Slug::fromTitle($this->title, $this->kind->value)->text);
     }
 
     private static function day(\DateTimeImmutable $day, \DateTimeImmutable $seenFrom): string

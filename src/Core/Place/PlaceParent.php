@@ -27,12 +27,30 @@ final readonly class PlaceParent
             throw new Refused('parent', \sprintf('“%s” cannot stand below itself. Choose another place above it.', $parent->title));
         }
         if ($parent->kind !== $wanted) {
-            throw new Refused('parent', null === $wanted ? \sprintf('A %s stands below no other place.', $kind->words()) : \sprintf('A %s stands below a %s; “%s” is a %s.', $kind->words(), $wanted->words(), $parent->title, $parent->kind->words()));
+            throw new Refused(
+                'parent',
+                null === $wanted
+                    ? \sprintf('A %s stands below no other place.', $kind->words())
+                    : \sprintf(
+                        'A %s stands below a %s; “%s” is a %s.',
+                        $kind->words(),
+                        $wanted->words(),
+                        $parent->title,
+                        $parent->kind->words(),
+                    ),
+            );
         }
         $above = $parent;
         for ($level = 0; null !== $above->parentId && $level < self::MAX_LEVELS; ++$level) {
             if ($above->parentId === $itself?->id) {
-                throw new Refused('parent', \sprintf('“%s” stands below “%s” already, so “%2$s” cannot stand below it. Choose another place above it.', $parent->title, $itself->title));
+                throw new Refused(
+                    'parent',
+                    \sprintf(
+                        '“%s” stands below “%s” already, so “%2$s” cannot stand below it. Choose another place above it.',
+                        $parent->title,
+                        $itself->title,
+                    ),
+                );
             }
             $above = $places->get($above->parentId) ?? throw new Refused('parent', 'A place above is no longer there. Choose another one.');
         }

@@ -39,10 +39,24 @@ final readonly class Revision
         $this->title = null === $title ? null : Title::of($title);
         $this->summary = null === $summary ? null : trim((string) preg_replace('/\s+/u', ' ', $summary));
         if (null !== $this->summary && mb_strlen($this->summary) > self::MAX_SUMMARY) {
-            throw new Refused('summary', \sprintf('A short description has at most %d characters; this one has %d. Shorten it.', self::MAX_SUMMARY, mb_strlen($this->summary)));
+            throw new Refused(
+                'summary',
+                \sprintf(
+                    'A short description has at most %d characters; this one has %d. Shorten it.',
+                    self::MAX_SUMMARY,
+                    mb_strlen($this->summary),
+                ),
+            );
         }
         if (null !== $downloadName && mb_strlen($downloadName) > self::MAX_DOWNLOAD_NAME) {
-            throw new Refused('downloadName', \sprintf('A file name has at most %d characters; this one has %d. Shorten it.', self::MAX_DOWNLOAD_NAME, mb_strlen($downloadName)));
+            throw new Refused(
+                'downloadName',
+                \sprintf(
+                    'A file name has at most %d characters; this one has %d. Shorten it.',
+                    self::MAX_DOWNLOAD_NAME,
+                    mb_strlen($downloadName),
+                ),
+            );
         }
         if (null !== $downloadName && 1 === preg_match('#[/\\\\\p{Cc}"]#u', $downloadName)) {
             throw new Refused('downloadName', 'A file name has no slashes, quotation marks or line ends. Leave them out.');
@@ -74,10 +88,22 @@ final readonly class Revision
     public function appliedTo(Place $place, PlaceLookup $places): Place
     {
         if (Light::Closed === $this->light && !$place->kind->mayClose()) {
-            throw new Refused('light', \sprintf('The %s is always there. Make it quiet to take it out of the menus.', $place->kind->words()));
+            throw new Refused(
+                'light',
+                \sprintf('The %s is always there. Make it quiet to take it out of the menus.', $place->kind->words()),
+            );
         }
-        if (!$place->kind->mayClose() && ((null !== $this->opening && !$this->opening->isAlways()) || (null !== $this->audience && Audience::Everyone !== $this->audience))) {
-            throw new Refused('light', \sprintf('The %s is always there, for everyone. Its dates and its audience cannot be limited.', $place->kind->words()));
+        if (
+            !$place->kind->mayClose()
+            && (
+                (null !== $this->opening && !$this->opening->isAlways())
+                    || (null !== $this->audience && Audience::Everyone !== $this->audience)
+            )
+        ) {
+            throw new Refused(
+                'light',
+                \sprintf('The %s is always there, for everyone. Its dates and its audience cannot be limited.', $place->kind->words()),
+            );
         }
         if (null !== $this->rule && PlaceKind::Collection !== $place->kind) {
             throw new Refused('rule', 'Only a collection is filled by a rule.');

@@ -21,10 +21,24 @@ final readonly class SearchListing
         $this->title = trim((string) preg_replace('/\s+/u', ' ', $title));
         $this->description = trim((string) preg_replace('/\s+/u', ' ', $description));
         if (mb_strlen($this->title) > self::MAX_TITLE) {
-            throw new Refused('listingTitle', \sprintf('A title for search engines has at most %d characters; this one has %d. Shorten it.', self::MAX_TITLE, mb_strlen($this->title)));
+            throw new Refused(
+                'listingTitle',
+                \sprintf(
+                    'A title for search engines has at most %d characters; this one has %d. Shorten it.',
+                    self::MAX_TITLE,
+                    mb_strlen($this->title),
+                ),
+            );
         }
         if (mb_strlen($this->description) > self::MAX_DESCRIPTION) {
-            throw new Refused('listingDescription', \sprintf('A description for search engines has at most %d characters; this one has %d. Shorten it.', self::MAX_DESCRIPTION, mb_strlen($this->description)));
+            throw new Refused(
+                'listingDescription',
+                \sprintf(
+                    'A description for search engines has at most %d characters; this one has %d. Shorten it.',
+                    self::MAX_DESCRIPTION,
+                    mb_strlen($this->description),
+                ),
+            );
         }
     }
 

@@ -20,7 +20,9 @@ final readonly class StoredFile
     {
         $type = FileType::tryFrom(\is_string($stored['type'] ?? null) ? $stored['type'] : '');
 
-        return null === $type || !\is_string($stored['stored'] ?? null) || !\is_int($stored['size'] ?? null) ? null : new self($stored['stored'], $type, $stored['size']);
+        return null === $type || !\is_string($stored['stored'] ?? null) || !\is_int($stored['size'] ?? null)
+            ? null
+            : new self($stored['stored'], $type, $stored['size']);
     }
 
     /** @return array{stored: string, type: string, size: int} */

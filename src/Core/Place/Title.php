@@ -23,7 +23,10 @@ final class Title
             throw new Refused('title', 'A place needs a title. Type one.');
         }
         if (mb_strlen($title) > self::MAX_LENGTH) {
-            throw new Refused('title', \sprintf('A title has at most %d characters; this one has %d. Shorten it.', self::MAX_LENGTH, mb_strlen($title)));
+            throw new Refused(
+                'title',
+                \sprintf('A title has at most %d characters; this one has %d. Shorten it.', self::MAX_LENGTH, mb_strlen($title)),
+            );
         }
 
         return $title;

@@ -104,7 +104,14 @@ final class Flattening
             $goal = Goal::address($goal->address, Query::merge($goal->query, $rule->goal->query));
         }
 
-        return new Rule($rule->id, $rule->prefix ? Address::fromNormal($path) : $rule->source, false, $goal, $rule->status->then($end->status), $rule->until);
+        return new Rule(
+            $rule->id,
+            $rule->prefix ? Address::fromNormal($path) : $rule->source,
+            false,
+            $goal,
+            $rule->status->then($end->status),
+            $rule->until,
+        );
     }
 
     /**

@@ -41,7 +41,10 @@ final readonly class Goal
 
     public function equals(self $other): bool
     {
-        return $this->placeId === $other->placeId && $this->address?->path === $other->address?->path && $this->query === $other->query && $this->outside === $other->outside;
+        return $this->placeId === $other->placeId
+            && $this->address?->path === $other->address?->path
+            && $this->query === $other->query
+            && $this->outside === $other->outside;
     }
 
     public function isNowhere(): bool

@@ -11,7 +11,12 @@ final readonly class JudgedLine
      * @param string $words for a person: where it will lead, or why it is refused
      * @param string $field of the line that is to be changed, where it is refused: source, target, status or until
      */
-    public function __construct(public SheetLine $line, public LineOutcome $fate, public string $words, public ?Rule $rule = null, public string $field = 'source')
-    {
+    public function __construct(
+        public SheetLine $line,
+        public LineOutcome $fate,
+        public string $words,
+        public ?Rule $rule = null,
+        public string $field = 'source',
+    ) {
     }
 }

@@ -12,6 +12,9 @@ final class LoopFound extends Refused
     /** @param list<string> $steps the addresses of the loop, the first of them again at the end */
     public function __construct(public readonly array $steps)
     {
-        parent::__construct('target', \sprintf('This would go round in a circle: %s. Choose a target outside of it.', implode(' → ', $steps)));
+        parent::__construct(
+            'target',
+            \sprintf('This would go round in a circle: %s. Choose a target outside of it.', implode(' → ', $steps)),
+        );
     }
 }

@@ -29,7 +29,10 @@ final readonly class Rule
             throw new Refused('target', 'What is gone leads nowhere. Take the target out, or choose another status.');
         }
         if (RedirectStatus::Gone !== $status && $goal->isNowhere()) {
-            throw new Refused('target', 'A redirect needs somewhere to lead. Choose a place or type an address, or answer with gone (410).');
+            throw new Refused(
+                'target',
+                'A redirect needs somewhere to lead. Choose a place or type an address, or answer with gone (410).',
+            );
         }
         $reserved = ReservedAddresses::reason($source);
         if (null !== $reserved) {
@@ -51,7 +54,14 @@ final readonly class Rule
     /** The same source leading to another goal; to none, it is gone. */
     public function leadingTo(Goal $goal): self
     {
-        return new self($this->id, $this->source, $this->prefix, $goal, $goal->isNowhere() ? RedirectStatus::Gone : $this->status, $this->until);
+        return new self(
+            $this->id,
+            $this->source,
+            $this->prefix,
+            $goal,
+            $goal->isNowhere() ? RedirectStatus::Gone : $this->status,
+            $this->until,
+        );
     }
 
     /** One that was only thought out has no id yet. */
@@ -94,6 +104,7 @@ final readonly class Rule
             return $this->goal->outside ?? '';
         }
 
-        return ($this->prefix ? rtrim($address->path, '/').'/*' : $address->path).('' === $this->goal->query ? '' : "?{$this->goal->query}");
+        return ($this->prefix ? rtrim($address->path, '/').'/*' : $address->path)
+            .('' === $this->goal->query ? '' : "?{$this->goal->query}");
     }
 }

@@ -28,7 +28,15 @@ final class RuleTable implements RuleLookup
     {
         $known = $this->of($rule->source, $rule->prefix);
         if (null !== $known) {
-            throw new Refused('source', \sprintf('%s has a redirect already, %s to %s. Change that one instead.', $rule->sourceWords(), $known->status->words(), self::goalWords($known)));
+            throw new Refused(
+                'source',
+                \sprintf(
+                    '%s has a redirect already, %s to %s. Change that one instead.',
+                    $rule->sourceWords(),
+                    $known->status->words(),
+                    self::goalWords($known),
+                ),
+            );
         }
         $this->put($rule);
     }

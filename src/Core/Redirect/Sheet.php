@@ -44,8 +44,15 @@ final class Sheet
      * @param (\Closure(): void)|null $eachLine called when a line was judged
      * @param \DateTimeZone        $zone   of the shop, in which its days begin and end
      */
-    public static function judge(array $lines, string $origin, array $places, RuleTable $known, \DateTimeImmutable $moment, ?\Closure $eachLine = null, \DateTimeZone $zone = new \DateTimeZone('UTC')): Judgement
-    {
+    public static function judge(
+        array $lines,
+        string $origin,
+        array $places,
+        RuleTable $known,
+        \DateTimeImmutable $moment,
+        ?\Closure $eachLine = null,
+        \DateTimeZone $zone = new \DateTimeZone('UTC'),
+    ): Judgement {
         $sheet = new self($origin, $places, $known, $moment, $zone);
         foreach ($lines as $n => $line) {
             $sheet->judged[$n] = $sheet->judged($n, $line);
@@ -76,26 +83,56 @@ final class Sheet
         try {
             $rule = $this->rule($n, $line);
         } catch (BadAddress $bad) {
-            return new JudgedLine($line, LineOutcome::Refused, $bad->getMessage(), field: null === self::address($line->source, $this->origin) ? 'source' : 'target');
+            return new JudgedLine(
+                $line,
+                LineOutcome::Refused,
+                $bad->getMessage(),
+                field: null === self::address($line->source, $this->origin) ? 'source' : 'target',
+            );
         } catch (Refused $refused) {
-            return new JudgedLine($line, LineOutcome::Refused, $refused->getMessage(), field: \in_array($refused->field, ['source', 'status', 'until'], true) ? $refused->field : 'target');
+            return new JudgedLine(
+                $line,
+                LineOutcome::Refused,
+                $refused->getMessage(),
+                field: \in_array($refused->field, ['source', 'status', 'until'], true) ? $refused->field : 'target',
+            );
         }
         $key = ($rule->prefix ? '*' : '=').$rule->source->path;
         $before = $this->good[$key] ?? null;
         if (null !== $before) {
             return self::same($before[1], $rule)
                 ? new JudgedLine($line, LineOutcome::Already, \sprintf('It is the same as line %d.', $before[0]->line->number))
-                : new JudgedLine($line, LineOutcome::Refused, \sprintf('Line %d has the same source, %s, and leads elsewhere. Keep one of the two.', $before[0]->line->number, $rule->sourceWords()));
+                : new JudgedLine(
+                    $line,
+                    LineOutcome::Refused,
+                    \sprintf(
+                        'Line %d has the same source, %s, and leads elsewhere. Keep one of the two.',
+                        $before[0]->line->number,
+                        $rule->sourceWords(),
+                    ),
+                );
         }
         $known = $this->known->of($rule->source, $rule->prefix);
         if (null !== $known) {
             return self::same($known, $rule) || self::same($known, $this->ended($rule))
                 ? new JudgedLine($line, LineOutcome::Already, 'This redirect is there already.')
-                : new JudgedLine($line, LineOutcome::Refused, \sprintf('%s has a redirect already, %s. Change that one instead.', $rule->sourceWords(), $known->status->words()));
+                : new JudgedLine(
+                    $line,
+                    LineOutcome::Refused,
+                    \sprintf('%s has a redirect already, %s. Change that one instead.', $rule->sourceWords(), $known->status->words()),
+                );
         }
         $place = $rule->prefix ? null : $this->places[$rule->source->path] ?? null;
         if (true === $place?->opensAt($this->moment)) {
-            return new JudgedLine($line, LineOutcome::Refused, \sprintf('“%s” opens at %s, so nobody would be redirected. Change its address or close it first.', $place->title, $rule->source));
+            return new JudgedLine(
+                $line,
+                LineOutcome::Refused,
+                \sprintf(
+                    '“%s” opens at %s, so nobody would be redirected. Change its address or close it first.',
+                    $place->title,
+                    $rule->source,
+                ),
+            );
         }
         $judged = new JudgedLine($line, LineOutcome::Added, $this->leads($rule), $rule);
         $this->good[$key] = [$judged, $rule];
@@ -114,7 +151,10 @@ final class Sheet
         }
         $prefix = str_ends_with($typed, '*');
         if (str_contains($typed, '?')) {
-            throw new Refused('source', 'A source has no query: redirects keep the visitor’s own. Leave out what follows the question mark.');
+            throw new Refused(
+                'source',
+                'A source has no query: redirects keep the visitor’s own. Leave out what follows the question mark.',
+            );
         }
         $source = Address::parse($prefix ? rtrim(substr($typed, 0, -1), '/') ?: '/' : $typed);
         $status = self::status($line->status, '' === trim($line->target));
@@ -144,7 +184,13 @@ final class Sheet
             return Goal::place($place->id);
         }
         if ($prefix && !$carries) {
-            throw new Refused('target', \sprintf('For all below one address, write the target as %s/*, or choose a place that is there.', rtrim($address->path, '/')));
+            throw new Refused(
+                'target',
+                \sprintf(
+                    'For all below one address, write the target as %s/*, or choose a place that is there.',
+                    rtrim($address->path, '/'),
+                ),
+            );
         }
         if (!$prefix && $carries) {
             throw new Refused('target', 'The target ends with *, but the source does not. Write both with it, or neither.');
@@ -168,12 +214,17 @@ final class Sheet
         $word = mb_strtolower(trim($typed));
 
         return match (true) {
-            '' === $word => $leadsNowhere ? throw new Refused('target', 'It does not say where it leads. Type a target, or the status 410 for what is gone.') : RedirectStatus::ForGood,
+            '' === $word => $leadsNowhere
+                ? throw new Refused('target', 'It does not say where it leads. Type a target, or the status 410 for what is gone.')
+                    : RedirectStatus::ForGood,
             \in_array($word, ['permanent', 'for good', 'good'], true) => RedirectStatus::ForGood,
             \in_array($word, ['temporary', 'for now', 'now'], true) => RedirectStatus::ForNow,
             'gone' === $word => RedirectStatus::Gone,
             default => (1 === preg_match('/\b(301|302|307|308|410)\b/', $word, $found) ? RedirectStatus::tryFrom((int) $found[1]) : null)
-                ?? throw new Refused('status', \sprintf('“%s” is no status of a redirect. Use 301, 302, 307, 308 or 410.', mb_substr(trim($typed), 0, 40))),
+                ?? throw new Refused(
+                    'status',
+                    \sprintf('“%s” is no status of a redirect. Use 301, 302, 307, 308 or 410.', mb_substr(trim($typed), 0, 40)),
+                ),
         };
     }
 
@@ -286,7 +337,11 @@ final class Sheet
         return match (true) {
             null !== $title => \sprintf('Leads to “%s”, %s.', $title, $rule->status->words()),
             $rule->goal->isNowhere() => 'Answers gone (410).',
-            default => \sprintf('Leads to %s, %s.', $rule->goal->outside ?? $rule->goal->address.($rule->prefix ? '/*' : ''), $rule->status->words()),
+            default => \sprintf(
+                'Leads to %s, %s.',
+                $rule->goal->outside ?? $rule->goal->address.($rule->prefix ? '/*' : ''),
+                $rule->status->words(),
+            ),
         };
     }
 }

@@ -25,6 +25,13 @@ final readonly class SheetLine
     {
         $status ??= $this->status;
 
-        return new self($this->number, $this->source, '410' === $status ? '' : $target ?? $this->target, $status, $until ?? $this->until, $this->note);
+        return new self(
+            $this->number,
+            $this->source,
+            '410' === $status ? '' : $target ?? $this->target,
+            $status,
+            $until ?? $this->until,
+            $this->note,
+        );
     }
 }

@@ -25,9 +25,20 @@ final class Comparison
         $changes = [];
         foreach ($groups as $group) {
             $subject = $group[0]->thing->subject();
-            $changes[] = new WaitingChange($subject, $group[0]->subjectId, self::name($subject, $group), array_merge(...array_map(self::sentences(...), $group)));
+            $changes[] = new WaitingChange(
+                $subject,
+                $group[0]->subjectId,
+                self::name($subject, $group),
+                array_merge(...array_map(self::sentences(...), $group)),
+            );
         }
-        usort($changes, static fn (WaitingChange $a, WaitingChange $b): int => [self::rank($a->subject), $a->name] <=> [self::rank($b->subject), $b->name]);
+        usort(
+            $changes,
+            static fn (WaitingChange $a, WaitingChange $b): int => [
+                self::rank($a->subject),
+                $a->name,
+            ] <=> [self::rank($b->subject), $b->name],
+        );
 
         return $changes;
     }
@@ -66,7 +77,10 @@ final class Comparison
     {
         return match ($subject) {
             Thing::Bay => 'where menus hang',
-            Thing::Setting => implode(', ', array_unique(array_map(static fn (Difference $one): string => SettingWords::about($one->id), $group))),
+            Thing::Setting => implode(
+                ', ',
+                array_unique(array_map(static fn (Difference $one): string => SettingWords::about($one->id), $group)),
+            ),
             default => $group[0]->subjectName ?: 'something that is no longer there',
         };
     }
@@ -106,7 +120,9 @@ final class Comparison
                 Aspect::Label => '' === $change->is ? "$where: it has no heading." : "$where: its heading is “{$change->is}”.",
                 Aspect::Position => "$where: it stands elsewhere in the footer.",
                 Aspect::Width => \sprintf('%s: it takes %s of the footer’s parts.', $where, $change->is),
-                Aspect::Filling => '' === $change->is ? "$where: it shows the menu that hangs there." : "$where: it shows the pages of its group by itself.",
+                Aspect::Filling => '' === $change->is
+                    ? "$where: it shows the menu that hangs there."
+                    : "$where: it shows the pages of its group by itself.",
                 default => \sprintf('%s: “%s” hangs here.', $where, $one->leads ?: 'nothing'),
             }, $one->aspects))),
         };
@@ -124,7 +140,9 @@ final class Comparison
         }
 
         return array_values(array_unique(array_map(static fn (AspectChange $change): string => match ($change->aspect) {
-            Aspect::Label => $one->formerName === $one->name ? "“{$label}” now follows or keeps its own label." : "“{$one->formerName}” is now called “{$label}”.",
+            Aspect::Label => $one->formerName === $one->name
+                ? "“{$label}” now follows or keeps its own label."
+                : "“{$one->formerName}” is now called “{$label}”.",
             Aspect::Position => "“{$label}” stands in another position.",
             Aspect::Enabled => '' === $change->is ? "“{$label}” was switched off." : "“{$label}” was switched on.",
             Aspect::Target => "“{$label}” leads somewhere else.",

@@ -35,7 +35,10 @@ final readonly class Soundness
         return [
             ...self::addressesTwice($changed->sameSpot),
             ...$this->belowThemselves($changed->places),
-            ...array_map(static fn (LostLead $lead): Fault => new Fault(FaultKind::EntryWithoutPlace, $lead->label, [$lead->menu]), $changed->lost),
+            ...array_map(
+                static fn (LostLead $lead): Fault => new Fault(FaultKind::EntryWithoutPlace, $lead->label, [$lead->menu]),
+                $changed->lost,
+            ),
             ...array_map(static fn (Place $place): Fault => new Fault(FaultKind::ClosedToNothing, $place->title), $changed->closedTo),
             ...$this->circles($changed, $moment),
             ...self::emptyBlanks($changed->texts, $details),
@@ -54,7 +57,11 @@ final readonly class Soundness
             $titles[$place->address->path][] = $place->title;
         }
 
-        return array_map(static fn (string $path, array $both): Fault => new Fault(FaultKind::AddressTwice, $path, $both), array_map(strval(...), array_keys($titles)), $titles);
+        return array_map(
+            static fn (string $path, array $both): Fault => new Fault(FaultKind::AddressTwice, $path, $both),
+            array_map(strval(...), array_keys($titles)),
+            $titles,
+        );
     }
 
     /**
@@ -95,7 +102,10 @@ final readonly class Soundness
             }
         }
         foreach ($changed->places as $place) {
-            if (!$place->isAlwaysOpen() && (ClosedAnswer::Elsewhere === $place->closedAnswer || null !== $this->rules->exact($place->address, $moment))) {
+            if (
+                !$place->isAlwaysOpen()
+                && (ClosedAnswer::Elsewhere === $place->closedAnswer || null !== $this->rules->exact($place->address, $moment))
+            ) {
                 $from[$place->address->path] = $place->address;
             }
         }
@@ -105,7 +115,11 @@ final readonly class Soundness
             $answer = $answerer->answer($address->path, Visitor::guest($moment));
             if ($answer->isCircle()) {
                 $steps = array_map(static fn ($step): string => $step->from, $answer->trail);
-                $faults[] = new Fault(FaultKind::Circle, (string) $path, \count($steps) > 12 ? [...\array_slice($steps, 0, 6), '…', $steps[\count($steps) - 1]] : $steps);
+                $faults[] = new Fault(
+                    FaultKind::Circle,
+                    (string) $path,
+                    \count($steps) > 12 ? [...\array_slice($steps, 0, 6), '…', $steps[\count($steps) - 1]] : $steps,
+                );
             }
         }
 

@@ -21,9 +21,15 @@ final readonly class SearchWords
         // As the database reads what it is looked for in (catalogue.plain): letters as one typed them together or apart, no apostrophes,
         // and what stands between words stands in none.
         $plain = (string) preg_replace("/['’ʼ]/u", '', \Normalizer::normalize(mb_strtolower($typed), \Normalizer::FORM_C) ?: '');
-        $words = array_map(static fn (string $word): string => trim($word, '.'), preg_split('/[^\p{L}\p{N}\p{M}.]+/u', $plain, -1, \PREG_SPLIT_NO_EMPTY) ?: []);
+        $words = array_map(
+            static fn (string $word): string => trim($word, '.'),
+            preg_split('/[^\p{L}\p{N}\p{M}.]+/u', $plain, -1, \PREG_SPLIT_NO_EMPTY) ?: [],
+        );
 
-        return new self($typed, \array_slice(array_values(array_filter($words, static fn (string $word): bool => '' !== $word)), 0, self::MOST));
+        return new self(
+            $typed,
+            \array_slice(array_values(array_filter($words, static fn (string $word): bool => '' !== $word)), 0, self::MOST),
+        );
     }
 
     public function isNone(): bool

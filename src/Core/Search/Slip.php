@@ -9,7 +9,10 @@ final class Slip
 {
     public const FROM = 5;
 
-    /** Whether what was typed is the word but for a letter too many, one that is missing, another one, or two beside each other that changed places. */
+    /**
+     * Whether what was typed is the word but for a letter too many, one that is missing, another one, or two beside each other that changed
+     * places.
+     */
     public static function isForgiven(string $typed, string $word): bool
     {
         if (mb_strlen($typed) < self::FROM || $typed === $word) {
@@ -44,6 +47,9 @@ final class Slip
         }
         $differ = array_keys(array_filter($a, static fn (string $letter, int $n): bool => $letter !== $b[$n], \ARRAY_FILTER_USE_BOTH));
 
-        return 2 === \count($differ) && 1 === $differ[1] - $differ[0] && $a[$differ[0]] === $b[$differ[1]] && $a[$differ[1]] === $b[$differ[0]];
+        return 2 === \count($differ)
+            && 1 === $differ[1] - $differ[0]
+            && $a[$differ[0]] === $b[$differ[1]]
+            && $a[$differ[1]] === $b[$differ[0]];
     }
 }

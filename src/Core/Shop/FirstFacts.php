@@ -14,7 +14,12 @@ final readonly class FirstFacts
      * @param bool $headerHasEntries     whether a menu with entries hangs in the header of the workbench
      * @param bool $liveHeaderHasEntries whether visitors see one
      */
-    public function __construct(public bool $saysWhoItIs, public int $policies, public int $writtenPages, public bool $headerHasEntries, public bool $liveHeaderHasEntries)
-    {
+    public function __construct(
+        public bool $saysWhoItIs,
+        public int $policies,
+        public int $writtenPages,
+        public bool $headerHasEntries,
+        public bool $liveHeaderHasEntries,
+    ) {
     }
 }

@@ -23,7 +23,21 @@ final readonly class HeaderShape
     public const WORDMARK = 'header_wordmark';
     public const WORDMARK_WORDS = 'header_wordmark_words';
 
-    private const ALL = [self::FORM, self::ENTRIES, self::MARK, self::MARK_DRAWN, self::MARK_OPEN, self::DRAWER_BELOW, self::TABLET_BELOW, self::STAYS, self::FADES, self::OPENS, self::SECOND, self::WORDMARK, self::WORDMARK_WORDS];
+    private const ALL = [
+        self::FORM,
+        self::ENTRIES,
+        self::MARK,
+        self::MARK_DRAWN,
+        self::MARK_OPEN,
+        self::DRAWER_BELOW,
+        self::TABLET_BELOW,
+        self::STAYS,
+        self::FADES,
+        self::OPENS,
+        self::SECOND,
+        self::WORDMARK,
+        self::WORDMARK_WORDS,
+    ];
 
     /** The narrowest and the widest window, in pixels, below which the drawer may be told to take over. */
     public const NARROWEST = 320;
@@ -35,7 +49,8 @@ final readonly class HeaderShape
     /**
      * @param string        $markDrawn   the shop's own mark as SVG, cleaned; empty: none was drawn
      * @param string        $markOpen    another one while it is open; empty: the same, turned
-     * @param int|null      $drawerBelow width of the window, in pixels, below which the phone's drawer takes over; null: where the row stops fitting
+     * @param int|null      $drawerBelow width of the window, in pixels, below which the phone's drawer takes over; null: where the row
+     *            stops fitting
      * @param int|null      $tabletBelow the same where one points with a finger; null: as elsewhere
      * @param bool          $stays       whether it stays in sight while the page goes by
      * @param bool          $fades       whether dropdowns fade in; never where a visitor wants less motion
@@ -97,8 +112,20 @@ final readonly class HeaderShape
         $value = trim($typed);
         $shown = mb_strimwidth($value, 0, 40, '…');
         if (self::DRAWER_BELOW === $setting || self::TABLET_BELOW === $setting) {
-            if ('' !== $value && (1 !== preg_match('/^\d{1,5}$/D', $value) || (int) $value < self::NARROWEST || (int) $value > self::WIDEST)) {
-                throw new Refused('words', \sprintf('“%s” is no width at which the drawer could take over. Write pixels from %d to %d, or nothing: then it does %s.', $shown, self::NARROWEST, self::WIDEST, self::DRAWER_BELOW === $setting ? 'where the entries no longer fit' : 'as on other devices'));
+            if (
+                '' !== $value
+                && (1 !== preg_match('/^\d{1,5}$/D', $value) || (int) $value < self::NARROWEST || (int) $value > self::WIDEST)
+            ) {
+                throw new Refused(
+                    'words',
+                    \sprintf(
+                        '“%s” is no width at which the drawer could take over. Write pixels from %d to %d, or nothing: then it does %s.',
+                        $shown,
+                        self::NARROWEST,
+                        self::WIDEST,
+                        self::DRAWER_BELOW === $setting ? 'where the entries no longer fit' : 'as on other devices',
+                    ),
+                );
             }
 
             return '' === $value ? '' : (string) (int) $value;
@@ -107,7 +134,12 @@ final readonly class HeaderShape
             return '' === $value ? '' : MarkDrawing::cleaned($value);
         }
         if (self::WORDMARK_WORDS === $setting) {
-            return mb_strlen($value) <= self::MAX_WORDS ? $value : throw new Refused('words', \sprintf('What a word mark says is told in at most %d characters. Shorten it.', self::MAX_WORDS));
+            return mb_strlen($value) <= self::MAX_WORDS
+                ? $value
+                : throw new Refused(
+                    'words',
+                    \sprintf('What a word mark says is told in at most %d characters. Shorten it.', self::MAX_WORDS),
+                );
         }
         $holds = match ($setting) {
             self::FORM => null !== HeaderForm::tryFrom($value),

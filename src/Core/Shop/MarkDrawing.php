@@ -12,7 +12,14 @@ final class MarkDrawing
     public const MOST = 4000;
     /** What may stand in it, with the attributes of each. */
     private const SHAPES = [
-        'g' => [], 'path' => ['d'], 'circle' => ['cx', 'cy', 'r'], 'ellipse' => ['cx', 'cy', 'rx', 'ry'], 'rect' => ['x', 'y', 'width', 'height', 'rx', 'ry'],
+        'g' => [], 'path' => ['d'], 'circle' => ['cx', 'cy', 'r'], 'ellipse' => ['cx', 'cy', 'rx', 'ry'], 'rect' => [
+            'x',
+            'y',
+            'width',
+            'height',
+            'rx',
+            'ry',
+        ],
         'line' => ['x1', 'y1', 'x2', 'y2'], 'polyline' => ['points'], 'polygon' => ['points'],
     ];
     private const LOOKS = ['stroke-width', 'stroke-linecap', 'stroke-linejoin', 'transform', 'fill-rule'];
@@ -26,7 +33,10 @@ final class MarkDrawing
     public static function cleaned(string $svg): string
     {
         if (\strlen($svg) > self::MOST) {
-            throw new Refused('words', \sprintf('A mark is drawn in at most %d letters of SVG; this has %d. Save it plainer.', self::MOST, \strlen($svg)));
+            throw new Refused(
+                'words',
+                \sprintf('A mark is drawn in at most %d letters of SVG; this has %d. Save it plainer.', self::MOST, \strlen($svg)),
+            );
         }
         $document = new \DOMDocument();
         $before = libxml_use_internal_errors(true);
@@ -39,11 +49,17 @@ final class MarkDrawing
         }
         $box = null === $root || 'svg' !== $root->localName ? '' : $root->getAttribute('viewBox');
         if (null === $root || 1 !== preg_match('/^-?[\d.]{1,8}(?:[ ,]+-?[\d.]{1,8}){3}$/D', trim($box))) {
-            throw new Refused('words', 'This is no drawing that a mark can be made of. Paste SVG that begins with <svg viewBox="0 0 12 12"> and has shapes in it.');
+            throw new Refused(
+                'words',
+                'This is no drawing that a mark can be made of. Paste SVG that begins with <svg viewBox="0 0 12 12"> and has shapes in it.',
+            );
         }
         $shapes = self::shapes($root, 0);
         if ('' === $shapes) {
-            throw new Refused('words', 'There is no shape in this drawing. A mark is made of path, circle, ellipse, rect, line, polyline and polygon.');
+            throw new Refused(
+                'words',
+                'There is no shape in this drawing. A mark is made of path, circle, ellipse, rect, line, polyline and polygon.',
+            );
         }
 
         return '<svg viewBox="'.trim($box)."\" width=\"11\" height=\"11\" aria-hidden=\"true\">$shapes</svg>";

@@ -65,7 +65,10 @@ enum ShopDetail: string
             return self::Name === $this ? throw new Refused($this->value, 'A shop has a name. Type it.') : '';
         }
         if (mb_strlen($value) > self::MAX_LENGTH) {
-            throw new Refused($this->value, \sprintf('%s: at most %d characters; this has %d.', $this->words(), self::MAX_LENGTH, mb_strlen($value)));
+            throw new Refused(
+                $this->value,
+                \sprintf('%s: at most %d characters; this has %d.', $this->words(), self::MAX_LENGTH, mb_strlen($value)),
+            );
         }
         if (self::Mail === $this && false === filter_var($value, \FILTER_VALIDATE_EMAIL, \FILTER_FLAG_EMAIL_UNICODE)) {
             throw new Refused($this->value, \sprintf('“%s” is no mail address. Write it like hello@your-shop.example.', $value));

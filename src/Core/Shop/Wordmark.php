@@ -26,7 +26,11 @@ final readonly class Wordmark
     /** @param string $kept as `kept()` wrote it */
     public static function of(string $kept, string $words): ?self
     {
-        return 1 === preg_match('~^([a-z0-9][a-z0-9._/-]{0,199}) (\d{1,4})x(\d{1,4})$~Di', $kept, $found) && (int) $found[2] > 0 && (int) $found[3] > 0 ? new self($found[1], (int) $found[2], (int) $found[3], $words) : null;
+        return 1 === preg_match('~^([a-z0-9][a-z0-9._/-]{0,199}) (\d{1,4})x(\d{1,4})$~Di', $kept, $found)
+            && (int) $found[2] > 0
+            && (int) $found[3] > 0
+            ? new self($found[1], (int) $found[2], (int) $found[3], $words)
+            : null;
     }
 
     /**
@@ -37,7 +41,13 @@ final readonly class Wordmark
     public static function kept(string $picture, int $width, int $height): string
     {
         if ($width < 1 || $height < 1 || $width > self::PIXELS || $height > self::PIXELS) {
-            throw new Refused('words', \sprintf('A word mark is a picture of 1 to %d pixels in each direction. Choose another, or make this one smaller.', self::PIXELS));
+            throw new Refused(
+                'words',
+                \sprintf(
+                    'A word mark is a picture of 1 to %d pixels in each direction. Choose another, or make this one smaller.',
+                    self::PIXELS,
+                ),
+            );
         }
         $kept = "$picture {$width}x{$height}";
 

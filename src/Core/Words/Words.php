@@ -25,7 +25,12 @@ final readonly class Words
         preg_match_all(self::TAG, $this->html, $tags, \PREG_SET_ORDER);
         $references = [];
         foreach ($tags as [, $element, $attributes]) {
-            preg_match_all('/ (href|src|poster)="(?:place:([0-9a-f-]{36})|(\/[^"#?]*))(?:\?[^"#]*)?(?:#([^"]*))?"/', $attributes, $leads, \PREG_SET_ORDER);
+            preg_match_all(
+                '/ (href|src|poster)="(?:place:([0-9a-f-]{36})|(\/[^"#?]*))(?:\?[^"#]*)?(?:#([^"]*))?"/',
+                $attributes,
+                $leads,
+                \PREG_SET_ORDER,
+            );
             foreach ($leads as $found) {
                 $references[] = new Reference(
                     ($found[2] ?? '') ?: null,
@@ -75,10 +80,17 @@ final readonly class Words
      */
     public function mapLinks(\Closure $map): self
     {
-        $html = (string) preg_replace_callback('/<a((?: [a-z-]+(?:="[^"]*")?)*)>(.*?)<\/a>/s', static function (array $found) use ($map): string {
+        $html = (string) preg_replace_callback('/<a((?: [a-z-]+(?:="[^"]*")?)*)>(.*?)<\/a>/s', static function (
+            array $found,
+        ) use ($map): string {
             preg_match('/ alt="([^"]*)"/', $found[2], $shows);
             $words = self::plain(strip_tags($found[2]));
-            $link = self::lead(str_contains($found[1], ' class="button"') ? 'button' : 'link', '' === $words ? self::plain($shows[1] ?? '') : $words, $found[1], 'href');
+            $link = self::lead(
+                str_contains($found[1], ' class="button"') ? 'button' : 'link',
+                '' === $words ? self::plain($shows[1] ?? '') : $words,
+                $found[1],
+                'href',
+            );
             $mapped = null === $link ? $link : $map($link);
 
             return match (true) {
@@ -88,17 +100,26 @@ final readonly class Words
             };
         }, $this->html);
 
-        return new self((string) preg_replace_callback('/<(img|video)((?: [a-z-]+(?:="[^"]*")?)*) ?(\/?)>(<\/video>)?/', static function (array $found) use ($map): string {
+        return new self((string) preg_replace_callback('/<(img|video)((?: [a-z-]+(?:="[^"]*")?)*) ?(\/?)>(<\/video>)?/', static function (
+            array $found,
+        ) use ($map): string {
             preg_match('/ (?:alt|aria-label)="([^"]*)"/', $found[2], $shows);
             $attributes = $found[2];
             foreach (['src', 'poster'] as $name) {
-                $link = self::lead('img' === $found[1] || 'poster' === $name ? 'picture' : 'video', self::plain($shows[1] ?? ''), $attributes, $name);
+                $link = self::lead(
+                    'img' === $found[1] || 'poster' === $name ? 'picture' : 'video',
+                    self::plain($shows[1] ?? ''),
+                    $attributes,
+                    $name,
+                );
                 $mapped = null === $link ? null : $map($link);
                 if (null !== $link && null === $mapped && 'src' === $name) {
                     return '';
                 }
                 if (null !== $link && $mapped !== $link) {
-                    $attributes = null === $mapped ? (string) preg_replace("/ $name=\"[^\"]*\"/", '', $attributes) : self::told(self::led($attributes, $name, $mapped), 'img' === $found[1] ? 'alt' : 'aria-label', $mapped->words);
+                    $attributes = null === $mapped
+                        ? (string) preg_replace("/ $name=\"[^\"]*\"/", '', $attributes)
+                        : self::told(self::led($attributes, $name, $mapped), 'img' === $found[1] ? 'alt' : 'aria-label', $mapped->words);
                 }
             }
 
@@ -109,25 +130,44 @@ final readonly class Words
     /** Where an attribute leads; null where it is not there, or leads to mail or phone. */
     private static function lead(string $form, string $words, string $attributes, string $name): ?Link
     {
-        if (1 !== preg_match("/ $name=\"(?:place:([0-9a-f-]{36})|(\\/(?!\\/)[^\"#]*)|(https?:\\/\\/[^\"]*)|(?=#))(?:#([^\"]*))?\"/", $attributes, $found)) {
+        if (1 !== preg_match(
+            "/ $name=\"(?:place:([0-9a-f-]{36})|(\\/(?!\\/)[^\"#]*)|(https?:\\/\\/[^\"]*)|(?=#))(?:#([^\"]*))?\"/",
+            $attributes,
+            $found,
+        )) {
             return null;
         }
 
-        return new Link($form, $words, $found[1] ?: null, self::plain($found[2] ?? '') ?: null, self::plain($found[4] ?? ''), self::plain($found[3] ?? '') ?: null);
+        return new Link(
+            $form,
+            $words,
+            $found[1] ?: null,
+            self::plain($found[2] ?? '') ?: null,
+            self::plain($found[4] ?? ''),
+            self::plain($found[3] ?? '') ?: null,
+        );
     }
 
     private static function led(string $attributes, string $name, Link $to): string
     {
         $lead = null !== $to->placeId ? "place:$to->placeId" : $to->address ?? $to->outside ?? '';
 
-        return (string) preg_replace_callback("/ $name=\"[^\"]*\"/", static fn (): string => " $name=\"".htmlspecialchars($lead.('' === $to->part ? '' : "#$to->part"), \ENT_QUOTES | \ENT_HTML5).'"', $attributes, 1);
+        return (string) preg_replace_callback(
+            "/ $name=\"[^\"]*\"/",
+            static fn (): string => " $name=\"".htmlspecialchars($lead.('' === $to->part ? '' : "#$to->part"), \ENT_QUOTES | \ENT_HTML5)
+                .'"',
+            $attributes,
+            1,
+        );
     }
 
     private static function told(string $attributes, string $name, string $words): string
     {
         $told = " $name=\"".htmlspecialchars($words, \ENT_QUOTES | \ENT_HTML5).'"';
 
-        return 1 === preg_match("/ $name=\"[^\"]*\"/", $attributes) ? (string) preg_replace_callback("/ $name=\"[^\"]*\"/", static fn (): string => $told, $attributes, 1) : $attributes.$told;
+        return 1 === preg_match("/ $name=\"[^\"]*\"/", $attributes)
+            ? (string) preg_replace_callback("/ $name=\"[^\"]*\"/", static fn (): string => $told, $attributes, 1)
+            : $attributes.$told;
     }
 
     private static function plain(string $html): string
@@ -153,7 +193,10 @@ final readonly class Words
     {
         preg_match_all('/<h[2-4] id="([^"]+)">(.*?)<\/h[2-4]>/s', $this->html, $found, \PREG_SET_ORDER);
 
-        return array_map(static fn (array $m): Anchor => new Anchor($m[1], trim(html_entity_decode(strip_tags($m[2]), \ENT_QUOTES | \ENT_HTML5))), $found);
+        return array_map(
+            static fn (array $m): Anchor => new Anchor($m[1], trim(html_entity_decode(strip_tags($m[2]), \ENT_QUOTES | \ENT_HTML5))),
+            $found,
+        );
     }
 
     /** @return list<Blank> each once */
@@ -204,14 +247,26 @@ final readonly class Words
     public function withoutLinksTo(string $placeId, string $address, ?string $insteadId): self
     {
         $target = \sprintf('(?:place:%s|%s)(?:[?#][^"]*)?', preg_quote($placeId, '/'), preg_quote(htmlspecialchars($address), '/'));
-        $html = (string) preg_replace('/<img(?: [a-z-]+(?:="[^"]*")?)*? src="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)* ?\/?>/', '', $this->html);
-        $html = (string) preg_replace('/<video(?: [a-z-]+(?:="[^"]*")?)*? src="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)* ?\/?>(?:<\/video>)?/', '', $html);
+        $html = (string) preg_replace(
+            '/<img(?: [a-z-]+(?:="[^"]*")?)*? src="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)* ?\/?>/',
+            '',
+            $this->html,
+        );
+        $html = (string) preg_replace(
+            '/<video(?: [a-z-]+(?:="[^"]*")?)*? src="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)* ?\/?>(?:<\/video>)?/',
+            '',
+            $html,
+        );
         $html = (string) preg_replace('/(<video(?: [a-z-]+(?:="[^"]*")?)*?) poster="'.$target.'"/', '$1', $html);
         if (null !== $insteadId) {
             return new self((string) preg_replace('/(<a(?: [a-z-]+(?:="[^"]*")?)*? href=")'.$target.'"/', "$1place:$insteadId\"", $html));
         }
 
-        return new self((string) preg_replace('/<a(?: [a-z-]+(?:="[^"]*")?)*? href="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)*>(.*?)<\/a>/s', '$1', $html));
+        return new self((string) preg_replace(
+            '/<a(?: [a-z-]+(?:="[^"]*")?)*? href="'.$target.'"(?: [a-z-]+(?:="[^"]*")?)*>(.*?)<\/a>/s',
+            '$1',
+            $html,
+        ));
     }
 
     /**
@@ -235,7 +290,13 @@ final readonly class Words
             if (null === $to) {
                 return 'img' === $tag[1] ? '' : str_replace($found[0], '', $tag[0]);
             }
-            $link = \sprintf(' %s="%s%s%s"', $found[1], htmlspecialchars($prefix.$to->address->encoded()), $found[3] ?? '', 'a' === $tag[1] && $to->newTab ? '" target="_blank" rel="noopener' : '');
+            $link = \sprintf(
+                ' %s="%s%s%s"',
+                $found[1],
+                htmlspecialchars($prefix.$to->address->encoded()),
+                $found[3] ?? '',
+                'a' === $tag[1] && $to->newTab ? '" target="_blank" rel="noopener' : '',
+            );
 
             return str_replace($found[0], $link, $tag[0]);
         }, $this->html);
@@ -250,12 +311,21 @@ final readonly class Words
     /** @param array<string, Destination> $destinations by place id */
     private static function video(string $attributes, array $destinations, string $prefix): string
     {
-        $attributes = (string) preg_replace_callback('/ (src|poster)="place:([0-9a-f-]{36})"/', static function (array $found) use ($destinations, $prefix): string {
+        $attributes = (string) preg_replace_callback('/ (src|poster)="place:([0-9a-f-]{36})"/', static function (array $found) use (
+            $destinations,
+            $prefix,
+        ): string {
             $to = $destinations[$found[2]] ?? null;
 
             return null === $to ? '' : \sprintf(' %s="%s"', $found[1], htmlspecialchars($prefix.$to->address->encoded()));
         }, $attributes);
 
-        return str_contains($attributes, ' src="') ? \sprintf('<video%s controls playsinline preload="%s"></video>', $attributes, str_contains($attributes, ' poster="') ? 'none' : 'metadata') : '';
+        return str_contains($attributes, ' src="')
+            ? \sprintf(
+                '<video%s controls playsinline preload="%s"></video>',
+                $attributes,
+                str_contains($attributes, ' poster="') ? 'none' : 'metadata',
+            )
+            : '';
     }
 }

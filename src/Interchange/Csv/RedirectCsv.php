@@ -9,7 +9,9 @@ use Lantern\Core\Redirect\LineOutcome;
 use Lantern\Core\Redirect\SheetLine;
 use Lantern\Core\Refused;
 
-/** Redirects as CSV (RFC 4180): UTF-8 with or without a mark, separated by commas, semicolons or tabs, headings matched by what they mean. */
+/**
+ * Redirects as CSV (RFC 4180): UTF-8 with or without a mark, separated by commas, semicolons or tabs, headings matched by what they mean.
+ */
 final class RedirectCsv
 {
     public const HEADINGS = ['source', 'target', 'status', 'until', 'note'];
@@ -21,7 +23,19 @@ final class RedirectCsv
     /** Words by which a heading is known, besides the heading itself. */
     private const MEANINGS = [
         'source' => ['source', 'from', 'redirect from', 'old', 'old address', 'old url', 'old path', 'request', 'origin', 'path', 'url'],
-        'target' => ['target', 'to', 'new', 'new address', 'new url', 'new path', 'destination', 'goal', 'leads to', 'redirect to', 'location'],
+        'target' => [
+            'target',
+            'to',
+            'new',
+            'new address',
+            'new url',
+            'new path',
+            'destination',
+            'goal',
+            'leads to',
+            'redirect to',
+            'location',
+        ],
         'status' => ['status', 'code', 'http status', 'type', 'status code'],
         'until' => ['until', 'end', 'ends', 'end date', 'expires', 'valid until'],
         'note' => ['note', 'notes', 'comment', 'remark', 'why'],
@@ -53,7 +67,11 @@ final class RedirectCsv
         arsort($counts);
         $separator = (string) array_key_first($counts);
         if (0 === $counts[$separator]) {
-            throw new Refused('file', 'The first line has only one column. A file of redirects has at least two, the old address and the new one, separated by a comma or a semicolon.');
+            throw new Refused(
+                'file',
+                'The first line has only one column. A file of redirects has at least two, the old address and the new one, separated by a '
+                    .'comma or a semicolon.',
+            );
         }
         yield from self::lines($file, $separator);
     }
@@ -73,7 +91,15 @@ final class RedirectCsv
                 continue;
             }
             if (\count($cells) > self::MOST_COLUMNS) {
-                throw new Refused('file', \sprintf('Line %d has %d columns; a file of redirects has at most %d. Is this the right file?', $number, \count($cells), self::MOST_COLUMNS));
+                throw new Refused(
+                    'file',
+                    \sprintf(
+                        'Line %d has %d columns; a file of redirects has at most %d. Is this the right file?',
+                        $number,
+                        \count($cells),
+                        self::MOST_COLUMNS,
+                    ),
+                );
             }
             $cells = array_map(static fn (?string $cell): string => self::plain(trim((string) $cell)), $cells);
             if (null === $columns) {
@@ -84,7 +110,11 @@ final class RedirectCsv
                 // No headings: the old address comes first.
                 $columns = array_flip(\array_slice(self::HEADINGS, 0, \count($cells)));
                 if (!str_starts_with($cells[0], '/') && 1 !== preg_match('/^https?:/i', $cells[0])) {
-                    throw new Refused('file', 'No column is named like an old address and a new one, such as source and target, and the first line is no redirect either.');
+                    throw new Refused(
+                        'file',
+                        'No column is named like an old address and a new one, such as source and target, and the first line is no '
+                            .'redirect either.',
+                    );
                 }
             }
             $cell = static fn (string $name): string => isset($columns[$name]) ? ($cells[$columns[$name]] ?? '') : '';
@@ -92,7 +122,14 @@ final class RedirectCsv
                 throw new Refused('file', \sprintf('Line %d is not UTF-8. Save the file as CSV (UTF-8) and choose it again.', $number));
             }
             if ('' !== implode('', $cells)) {
-                yield new SheetLine($number, $cell('source'), $cell('target'), $cell('status'), $cell('until'), mb_substr($cell('note'), 0, 500));
+                yield new SheetLine(
+                    $number,
+                    $cell('source'),
+                    $cell('target'),
+                    $cell('status'),
+                    $cell('until'),
+                    mb_substr($cell('note'), 0, 500),
+                );
             }
         }
     }

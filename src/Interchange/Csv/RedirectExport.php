@@ -62,7 +62,11 @@ final class RedirectExport
     {
         $before = "[\n";
         foreach ($redirects as $redirect) {
-            yield $before.json_encode(array_combine(RedirectCsv::HEADINGS, self::cells($redirect)), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE);
+            yield $before
+                .json_encode(
+                    array_combine(RedirectCsv::HEADINGS, self::cells($redirect)),
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+                );
             $before = ",\n";
         }
         yield "[\n" === $before ? "[]\n" : "\n]\n";
@@ -88,9 +92,17 @@ final class RedirectExport
             if (!$rule->prefix) {
                 yield \sprintf("%s %s;\n", self::quoted(self::literal($rule->source->encoded())), self::quoted($target));
             } elseif (str_ends_with($target, '/*')) {
-                $prefixes[$rule->source->path] = \sprintf("%s %s;\n", self::pattern($rule->source->encoded(), '(?<rest>/.+)$'), self::quoted(substr($target, 0, -2).'$rest'));
+                $prefixes[$rule->source->path] = \sprintf(
+                    "%s %s;\n",
+                    self::pattern($rule->source->encoded(), '(?<rest>/.+)$'),
+                    self::quoted(substr($target, 0, -2).'$rest'),
+                );
             } else {
-                $prefixes[$rule->source->path] = \sprintf("%s %s;\n", self::pattern($rule->source->encoded(), '/.+$'), self::quoted($target));
+                $prefixes[$rule->source->path] = \sprintf(
+                    "%s %s;\n",
+                    self::pattern($rule->source->encoded(), '/.+$'),
+                    self::quoted($target),
+                );
             }
         }
         // nginx takes the first pattern that fits, so the longest comes first.
@@ -103,7 +115,13 @@ final class RedirectExport
     {
         $rule = $redirect->rule;
 
-        return [$rule->sourceWords(), $redirect->target, (string) $rule->status->value, $rule->until?->format('Y-m-d\TH:i:sP') ?? '', $redirect->note];
+        return [
+            $rule->sourceWords(),
+            $redirect->target,
+            (string) $rule->status->value,
+            $rule->until?->format('Y-m-d\TH:i:sP') ?? '',
+            $redirect->note,
+        ];
     }
 
     /** A path with what may follow it: only the path is written as in an address. */
@@ -118,7 +136,11 @@ final class RedirectExport
     /** A value that begins so would be taken for a pattern or a word of nginx's own. */
     private static function literal(string $text): string
     {
-        return str_starts_with($text, '~') || str_starts_with($text, '\\') || \in_array($text, ['default', 'hostnames', 'include', 'volatile'], true) ? '\\'.$text : $text;
+        return str_starts_with($text, '~')
+            || str_starts_with($text, '\\')
+            || \in_array($text, ['default', 'hostnames', 'include', 'volatile'], true)
+            ? '\\'.$text
+            : $text;
     }
 
     private static function pattern(string $path, string $end): string

@@ -18,12 +18,23 @@ final readonly class PageLinks
     public static function of(string $html): self
     {
         $document = new \DOMDocument();
-        if ('' === trim($html) || !@$document->loadHTML('<?xml encoding="utf-8"?>'.$html, \LIBXML_NOERROR | \LIBXML_NOWARNING | \LIBXML_NONET | \LIBXML_COMPACT)) {
+        if (
+            '' === trim($html)
+            || !@$document->loadHTML(
+                '<?xml encoding="utf-8"?>'.$html,
+                \LIBXML_NOERROR | \LIBXML_NOWARNING | \LIBXML_NONET | \LIBXML_COMPACT,
+            )
+        ) {
             return new self([], []);
         }
         $path = new \DOMXPath($document);
         $links = $ids = [];
-        foreach (self::values($path, '//a/@href | //area/@href | //img/@src | //source/@src | //video/@src | //video/@poster | //audio/@src | //iframe/@src | //script/@src | //link[@rel="stylesheet" or @rel="icon" or @rel="preload" or @rel="manifest" or @rel="next" or @rel="prev"]/@href | //form/@action') as $value) {
+        foreach (self::values(
+            $path,
+            '//a/@href | //area/@href | //img/@src | //source/@src | //video/@src | //video/@poster | //audio/@src | //iframe/@src | '
+                .'//script/@src | //link[@rel="stylesheet" or @rel="icon" or @rel="preload" or @rel="manifest" or @rel="next" or '
+                .'@rel="prev"]/@href | //form/@action',
+        ) as $value) {
             $links[trim($value)] = true;
         }
         foreach (self::values($path, '//img/@srcset | //source/@srcset') as $set) {

@@ -46,7 +46,10 @@ final class MenuJson
     {
         foreach ($entries as $entry) {
             if (\count($lines) >= PastedOutline::MOST_LINES) {
-                throw new Refused('content', \sprintf('This file has more than %s entries. Bring it in parts.', number_format(PastedOutline::MOST_LINES)));
+                throw new Refused(
+                    'content',
+                    \sprintf('This file has more than %s entries. Bring it in parts.', number_format(PastedOutline::MOST_LINES)),
+                );
             }
             $lines[] = new OutlineLine(
                 \count($lines) + 1,
@@ -80,7 +83,11 @@ final class MenuJson
     {
         $at = 0;
 
-        return json_encode(['$schema' => self::ID, 'name' => $name, 'entries' => self::entries($lines, $at, 1)], \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE)."\n";
+        return json_encode(
+            ['$schema' => self::ID, 'name' => $name, 'entries' => self::entries($lines, $at, 1)],
+            \JSON_THROW_ON_ERROR | \JSON_PRETTY_PRINT | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+        )
+            ."\n";
     }
 
     /**

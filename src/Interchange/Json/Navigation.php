@@ -27,7 +27,10 @@ final class Navigation
         return ['bays' => array_map(static fn (HungMenu $hung): array => [
             'heading' => $hung->bay->heading,
             'entries' => self::entries($hung->menu->entries, $panels),
-        ] + (isset($columns[$hung->bay->id]) ? ['pieces' => array_map(self::piece(...), $columns[$hung->bay->id]->pieces[0]->children)] : []), $frame)];
+        ] + (isset($columns[$hung->bay->id]) ? ['pieces' => array_map(
+            self::piece(...),
+            $columns[$hung->bay->id]->pieces[0]->children,
+        )] : []), $frame)];
     }
 
     /** @return array<string, mixed> the tree that a visitor gets, and what was left out of it */

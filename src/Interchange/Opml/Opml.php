@@ -27,10 +27,16 @@ final class Opml
             throw new Refused('content', 'This file has more than a megabyte, which is no menu. Choose another one.');
         }
         if (0 !== preg_match(self::TOO_MANY_ATTRIBUTES, $xml)) {
-            throw new Refused('content', 'This file has an element with more than sixty attributes, which is no line of a menu. Choose another one.');
+            throw new Refused(
+                'content',
+                'This file has an element with more than sixty attributes, which is no line of a menu. Choose another one.',
+            );
         }
         if (1 === preg_match('/<!DOCTYPE|<!ENTITY/i', $xml)) {
-            throw new Refused('content', 'This file defines things of its own (a document type), which OPML does not need. It was not read. Export it again without.');
+            throw new Refused(
+                'content',
+                'This file defines things of its own (a document type), which OPML does not need. It was not read. Export it again without.',
+            );
         }
         $before = libxml_use_internal_errors(true);
         $document = new \DOMDocument();
@@ -39,7 +45,13 @@ final class Opml
         libxml_clear_errors();
         libxml_use_internal_errors($before);
         if (!$read) {
-            throw new Refused('content', \sprintf('This is not well-formed XML%s. Export it again.', false === $error ? '' : \sprintf(': in line %d, %s', $error->line, lcfirst(trim($error->message)))));
+            throw new Refused(
+                'content',
+                \sprintf(
+                    'This is not well-formed XML%s. Export it again.',
+                    false === $error ? '' : \sprintf(': in line %d, %s', $error->line, lcfirst(trim($error->message))),
+                ),
+            );
         }
         $body = 'opml' === $document->documentElement?->nodeName ? $document->getElementsByTagName('body')->item(0) : null;
         if (!$body instanceof \DOMElement) {
@@ -62,11 +74,23 @@ final class Opml
                 continue;
             }
             if (\count($lines) >= PastedOutline::MOST_LINES || $level > 100) {
-                throw new Refused('content', \sprintf('This file has more than %s entries, or more than 100 levels. Bring it in parts.', number_format(PastedOutline::MOST_LINES)));
+                throw new Refused(
+                    'content',
+                    \sprintf(
+                        'This file has more than %s entries, or more than 100 levels. Bring it in parts.',
+                        number_format(PastedOutline::MOST_LINES),
+                    ),
+                );
             }
             $label = trim($outline->getAttribute('text') ?: $outline->getAttribute('title'));
             $lead = trim($outline->getAttribute('url') ?: $outline->getAttribute('htmlUrl') ?: $outline->getAttribute('xmlUrl'));
-            $lines[] = new OutlineLine(\count($lines) + 1, $level, mb_substr($label, 0, 200), $lead, 'true' !== $outline->getAttribute('isComment'));
+            $lines[] = new OutlineLine(
+                \count($lines) + 1,
+                $level,
+                mb_substr($label, 0, 200),
+                $lead,
+                'true' !== $outline->getAttribute('isComment'),
+            );
             self::collect($outline, $level + 1, $lines);
         }
     }

@@ -26,7 +26,11 @@ final class Sitemap
     /** @param int $parts that stand at the addresses that `part` gives */
     public static function index(int $parts, string $origin): string
     {
-        return self::document('sitemapindex', 'sitemap', array_map(static fn (int $part): string => $origin.self::part($part), range(1, $parts)));
+        return self::document(
+            'sitemapindex',
+            'sitemap',
+            array_map(static fn (int $part): string => $origin.self::part($part), range(1, $parts)),
+        );
     }
 
     /** @param int $part counted from 1 */

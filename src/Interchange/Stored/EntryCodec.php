@@ -38,7 +38,10 @@ final class EntryCodec
             $fields->uuid('id'),
             self::target($fields->object('target')),
             null === ($label = $fields->textOrNull('label')) ? null : self::trimmed($label),
-            array_map(static fn (Fields $child): Entry => self::decode($child, null === $piece ? $level + 1 : 1), $fields->objects('children')),
+            array_map(
+                static fn (Fields $child): Entry => self::decode($child, null === $piece ? $level + 1 : 1),
+                $fields->objects('children'),
+            ),
             $fields->bool('enabled', true),
             $fields->choice('audience', Audience::class, Audience::Everyone),
             new Opening($fields->moment('from'), $fields->moment('until')),
@@ -72,7 +75,11 @@ final class EntryCodec
         $narrowing = $fields->objectOrNull('narrowing');
 
         return match ($fields->text('kind')) {
-            'place' => new PlaceTarget($fields->uuid('placeId'), $fields->text('part', ''), null === $narrowing ? new Narrowing() : self::narrowing($narrowing)),
+            'place' => new PlaceTarget(
+                $fields->uuid('placeId'),
+                $fields->text('part', ''),
+                null === $narrowing ? new Narrowing() : self::narrowing($narrowing),
+            ),
             'outside' => new OutsideTarget($fields->text('uri')),
             'contact' => ContactTarget::fromUri($fields->text('uri')),
             'heading' => new Heading(),
@@ -84,7 +91,12 @@ final class EntryCodec
     public static function targetShape(Target $target): array
     {
         return match (true) {
-            $target instanceof PlaceTarget => ['kind' => 'place', 'placeId' => $target->placeId, 'part' => $target->part, 'narrowing' => self::narrowingShape($target->narrowing)],
+            $target instanceof PlaceTarget => [
+                'kind' => 'place',
+                'placeId' => $target->placeId,
+                'part' => $target->part,
+                'narrowing' => self::narrowingShape($target->narrowing),
+            ],
             $target instanceof OutsideTarget => ['kind' => 'outside', 'uri' => $target->url],
             $target instanceof ContactTarget => ['kind' => 'contact', 'uri' => $target->uri],
             default => ['kind' => 'heading'],
@@ -96,7 +108,9 @@ final class EntryCodec
         $choices = [];
         foreach ($fields->mapOr('choices', []) as $key => $values) {
             $values = Fields::of(['choices' => $values], 'narrowing')->textsOr('choices', []);
-            $choices[(string) $key] = FilterKind::Category->value === $key ? array_map(static fn (string $id): string => Fields::of(['category' => $id], 'narrowing')->uuid('category'), $values) : $values;
+            $choices[(string) $key] = FilterKind::Category->value === $key
+                ? array_map(static fn (string $id): string => Fields::of(['category' => $id], 'narrowing')->uuid('category'), $values)
+                : $values;
         }
         // As it was written when a listing could be narrowed by one tag and one option only.
         [$tag, $option, $choice] = [$fields->text('tag', ''), $fields->text('option', ''), $fields->text('choice', '')];
@@ -140,7 +154,9 @@ final class EntryCodec
         );
     }
 
-    /** @return array{source: string, placeId: string|null, kind: string|null, depth: int, most: int, order: string, labels: \stdClass, leftOut: list<string>} */
+    /**
+     * @return array{source: string, placeId: string|null, kind: string|null, depth: int, most: int, order: string, labels: \stdClass, leftOut: list<string>}
+     */
     public static function fillingShape(SelfFilling $filling): array
     {
         return [

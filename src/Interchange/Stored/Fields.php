@@ -94,7 +94,10 @@ final readonly class Fields
             throw $this->wrong($name, 'a list of texts');
         }
 
-        return array_map(fn (mixed $one): string => \is_scalar($one) ? (string) $one : throw $this->wrong($name, 'a list of texts'), $value);
+        return array_map(
+            fn (mixed $one): string => \is_scalar($one) ? (string) $one : throw $this->wrong($name, 'a list of texts'),
+            $value,
+        );
     }
 
     /** @return list<string> */

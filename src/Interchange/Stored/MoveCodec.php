@@ -32,7 +32,11 @@ final class MoveCodec
             'insert' => new Insert(EntryCodec::decode($fields->object('entry')), self::position($fields->object('at'))),
             'remove' => new Remove($fields->uuid('entryId')),
             'lift' => new Lift($fields->uuid('entryId')),
-            'gather' => new Gather(EntryCodec::decode($fields->object('entry')), self::position($fields->object('at')), $fields->int('count')),
+            'gather' => new Gather(
+                EntryCodec::decode($fields->object('entry')),
+                self::position($fields->object('at')),
+                $fields->int('count'),
+            ),
             'relocate' => new Relocate($fields->uuid('entryId'), self::position($fields->object('to'))),
             'shift' => new Shift($fields->uuid('entryId'), $fields->choice('direction', Direction::class, Direction::Down)),
             'rewrite' => new Rewrite(EntryCodec::decode($fields->object('entry'))),
@@ -41,7 +45,10 @@ final class MoveCodec
             'remove-all' => new RemoveAll(self::ids($fields), $fields->bool('childrenStay', false)),
             'together' => self::together($fields->objects('moves')),
             'rearrange' => self::rearrange($fields),
-            default => throw new Refused('type', 'A move is one of insert, remove, lift, gather, relocate, shift, rewrite, shift-all, relocate-all, remove-all, together.'),
+            default => throw new Refused(
+                'type',
+                'A move is one of insert, remove, lift, gather, relocate, shift, rewrite, shift-all, relocate-all, remove-all, together.',
+            ),
         };
     }
 
@@ -49,21 +56,41 @@ final class MoveCodec
     public static function encode(Move $move): array
     {
         return match (true) {
-            $move instanceof Insert => ['type' => 'insert', 'entry' => EntryCodec::encode($move->entry), 'at' => self::positionShape($move->at)],
+            $move instanceof Insert => [
+                'type' => 'insert',
+                'entry' => EntryCodec::encode($move->entry),
+                'at' => self::positionShape($move->at),
+            ],
             $move instanceof Remove => ['type' => 'remove', 'entryId' => $move->entryId],
             $move instanceof Lift => ['type' => 'lift', 'entryId' => $move->entryId],
-            $move instanceof Gather => ['type' => 'gather', 'entry' => EntryCodec::encode($move->entry), 'at' => self::positionShape($move->at), 'count' => $move->count],
+            $move instanceof Gather => [
+                'type' => 'gather',
+                'entry' => EntryCodec::encode($move->entry),
+                'at' => self::positionShape($move->at),
+                'count' => $move->count,
+            ],
             $move instanceof Relocate => ['type' => 'relocate', 'entryId' => $move->entryId, 'to' => self::positionShape($move->to)],
             $move instanceof Shift => ['type' => 'shift', 'entryId' => $move->entryId, 'direction' => $move->direction->value],
             $move instanceof Rewrite => ['type' => 'rewrite', 'entry' => EntryCodec::encode($move->entry)],
             $move instanceof ShiftAll => ['type' => 'shift-all', 'entryIds' => $move->entryIds, 'direction' => $move->direction->value],
-            $move instanceof RelocateAll => ['type' => 'relocate-all', 'entryIds' => $move->entryIds, 'to' => self::positionShape($move->to)],
+            $move instanceof RelocateAll => [
+                'type' => 'relocate-all',
+                'entryIds' => $move->entryIds,
+                'to' => self::positionShape($move->to),
+            ],
             $move instanceof RemoveAll => ['type' => 'remove-all', 'entryIds' => $move->entryIds, 'childrenStay' => $move->childrenStay],
             $move instanceof Rearrange => [
                 'type' => 'rearrange',
                 'lines' => array_values(array_map(EntryCodec::encode(...), $move->lines)),
                 'gone' => $move->gone,
-                'lists' => array_map(static fn (int|string $parentId, array $ids): array => ['parentId' => '' === $parentId ? null : (string) $parentId, 'entryIds' => $ids], array_keys($move->lists), $move->lists),
+                'lists' => array_map(
+                    static fn (int|string $parentId, array $ids): array => [
+                        'parentId' => '' === $parentId ? null : (string) $parentId,
+                        'entryIds' => $ids,
+                    ],
+                    array_keys($move->lists),
+                    $move->lists,
+                ),
             ],
             $move instanceof Together => ['type' => 'together', 'moves' => array_map(self::encode(...), $move->moves)],
             default => throw new \LogicException('No shape for '.$move::class),

@@ -49,12 +49,23 @@ final class PieceCodec
                 $fields->bool('byClick', false),
                 $fields->bool('fades', true),
             ),
-            PieceKind::Band => new Band($fields->choice('width', BandWidth::class, BandWidth::Page), $fields->intOr('gap', 24), $fields->intOr('room', 0), self::ground($fields), self::colours($fields)),
+            PieceKind::Band => new Band(
+                $fields->choice('width', BandWidth::class, BandWidth::Page),
+                $fields->intOr('gap', 24),
+                $fields->intOr('room', 0),
+                self::ground($fields),
+                self::colours($fields),
+            ),
             PieceKind::Column => new Column($fields->intOr('share', 1)),
             PieceKind::Words => new Text($fields->text('html', ''), $fields->bool('inDrawer', false)),
             PieceKind::Heading => new Title($fields->intOr('level', 2)),
             PieceKind::Divider => new Divider(),
-            PieceKind::Picture => new Picture($fields->text('name', ''), $fields->text('shows', ''), $fields->intOr('share', 100), $fields->bool('inDrawer', false)),
+            PieceKind::Picture => new Picture(
+                $fields->text('name', ''),
+                $fields->text('shows', ''),
+                $fields->intOr('share', 100),
+                $fields->bool('inDrawer', false),
+            ),
             PieceKind::Button => new Button($fields->bool('main', true)),
             PieceKind::Links => new Links(),
             PieceKind::Products => new Products(
@@ -67,11 +78,26 @@ final class PieceCodec
                 $fields->bool('basket', false),
                 $fields->bool('inDrawer', false),
             ),
-            PieceKind::Product => new OneProduct($fields->bool('price', true), $fields->bool('basket', true), $fields->bool('inDrawer', false)),
+            PieceKind::Product => new OneProduct(
+                $fields->bool('price', true),
+                $fields->bool('basket', true),
+                $fields->bool('inDrawer', false),
+            ),
             PieceKind::Cards => new Cards($fields->bool('ofChildren', false), $fields->intOr('most', Cards::MOST)),
             PieceKind::File => new File(),
-            PieceKind::Contact => $fields->has('details') ? new Contact(array_map(static fn (string $one): ContactDetail => ContactDetail::tryFrom($one) ?? throw new Refused('details', 'Choose among the details of the shop that are shown.'), $fields->textsOr('details', []))) : new Contact(),
-            PieceKind::SignUp => new SignUp($fields->text('words', ''), $fields->text('button', ''), $fields->text('agreed', ''), $fields->text('list', '')),
+            PieceKind::Contact => $fields->has('details')
+                ? new Contact(array_map(
+                    static fn (string $one): ContactDetail => ContactDetail::tryFrom($one)
+                        ?? throw new Refused('details', 'Choose among the details of the shop that are shown.'),
+                    $fields->textsOr('details', []),
+                ))
+                : new Contact(),
+            PieceKind::SignUp => new SignUp(
+                $fields->text('words', ''),
+                $fields->text('button', ''),
+                $fields->text('agreed', ''),
+                $fields->text('list', ''),
+            ),
             PieceKind::Tabs => new Tabs($fields->bool('beside', false)),
             PieceKind::Tab => new Tab(),
             PieceKind::Carousel => new Carousel($fields->bool('turns', false)),
@@ -103,7 +129,12 @@ final class PieceCodec
     {
         $colours = $fields->objectOrNull('colours');
 
-        return null === $colours ? new Colours() : new Colours(...array_map(static fn (string $name): ?Colour => self::colour($colours, $name), ['heading', 'text', 'link', 'pointed', 'divider']));
+        return null === $colours
+            ? new Colours()
+            : new Colours(...array_map(
+                static fn (string $name): ?Colour => self::colour($colours, $name),
+                ['heading', 'text', 'link', 'pointed', 'divider'],
+            ));
     }
 
     private static function colour(Fields $fields, string $name): ?Colour

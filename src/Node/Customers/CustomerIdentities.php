@@ -18,13 +18,20 @@ final class CustomerIdentities
 
         return '' === $keys
             ? new StandInCustomer(self::variable('APP_SECRET'))
-            : new SignedCustomer($keys, self::variable('LANTERN_CUSTOMER_SHOP'), self::variable('LANTERN_CUSTOMER_ISSUER'), self::variable('LANTERN_CUSTOMER_COOKIE') ?: StandInCustomer::COOKIE);
+            : new SignedCustomer(
+                $keys,
+                self::variable('LANTERN_CUSTOMER_SHOP'),
+                self::variable('LANTERN_CUSTOMER_ISSUER'),
+                self::variable('LANTERN_CUSTOMER_COOKIE') ?: StandInCustomer::COOKIE,
+            );
     }
 
     /** @param string $cookies the header Cookie (RFC 6265, 4.2.1) */
     public static function among(string $cookies, CustomerIdentity $identity): string
     {
-        return 1 === preg_match('/(?:^|;\s*)'.preg_quote($identity->cookie(), '/').'=([0-9A-Za-z._-]*)/D', $cookies, $found) ? $found[1] : '';
+        return 1 === preg_match('/(?:^|;\s*)'.preg_quote($identity->cookie(), '/').'=([0-9A-Za-z._-]*)/D', $cookies, $found)
+            ? $found[1]
+            : '';
     }
 
     private static function variable(string $name): string

@@ -32,8 +32,12 @@ final class SignedCustomer implements CustomerIdentity
      * @param string $shop     what the token's audience (aud) has to name
      * @param string $issuer   what its iss has to be; empty: whatever it is
      */
-    public function __construct(private readonly string $keysFile, private readonly string $shop, private readonly string $issuer = '', private readonly string $cookie = StandInCustomer::COOKIE)
-    {
+    public function __construct(
+        private readonly string $keysFile,
+        private readonly string $shop,
+        private readonly string $issuer = '',
+        private readonly string $cookie = StandInCustomer::COOKIE,
+    ) {
     }
 
     public function cookie(): string

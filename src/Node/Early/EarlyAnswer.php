@@ -25,13 +25,19 @@ use Lantern\Node\Table\NodeTable;
 
 /**
  * Answers before the framework starts what can be answered with one look at this node's table of
- * addresses, or at the database: redirects to their end, and pages that were made before. By the same rules of the core, in the same words; whatever
+ * addresses, or at the database: redirects to their end, and pages that were made before. By the same rules of the core, in the same words;
+ * whatever
  * needs more is left to the framework, which answers everything.
  */
 final readonly class EarlyAnswer
 {
-    public function __construct(private FirstLook $look, private News $news, private NodeTable $table, private KeptPages $pages, private CustomerIdentity $customers)
-    {
+    public function __construct(
+        private FirstLook $look,
+        private News $news,
+        private NodeTable $table,
+        private KeptPages $pages,
+        private CustomerIdentity $customers,
+    ) {
     }
 
     /**
@@ -52,7 +58,12 @@ final readonly class EarlyAnswer
             return null;
         }
 
-        return EarlyResponse::redirect($hop->status, '' === $asked->query ? $hop->location : Query::added($hop->location, $asked->query), Answer::mostKept($hop->status), $address);
+        return EarlyResponse::redirect(
+            $hop->status,
+            '' === $asked->query ? $hop->location : Query::added($hop->location, $asked->query),
+            Answer::mostKept($hop->status),
+            $address,
+        );
     }
 
     /**
@@ -91,8 +102,19 @@ final readonly class EarlyAnswer
         }
 
         return match (true) {
-            null !== $answer->location => EarlyResponse::redirect($answer->status, $answer->location, $answer->keepFor($visitor->moment), $answer->address),
-            200 === $answer->status && !UnderstoodFields::anyIn($query) && null !== $answer->place && KeptPages::keeps($answer->place->kind) => $this->page($visitor, $address, $known),
+            null !== $answer->location => EarlyResponse::redirect(
+                $answer->status,
+                $answer->location,
+                $answer->keepFor($visitor->moment),
+                $answer->address,
+            ),
+            200 === $answer->status && !UnderstoodFields::anyIn($query) && null !== $answer->place && KeptPages::keeps(
+                $answer->place->kind,
+            ) => $this->page(
+                $visitor,
+                $address,
+                $known,
+            ),
             default => null,
         };
     }
@@ -124,7 +146,14 @@ final readonly class EarlyAnswer
         if (true === $kept?->isFresh($visitor->moment)) {
             return self::given($kept, $known, $address);
         }
-        if (!News::isAway() && $this->pages->isToBeMadeHere($visitor->signedIn, $address->path, fn (): bool => null !== ($kept ??= $this->pages->get($visitor->signedIn, $address->path)))) {
+        if (
+            !News::isAway()
+            && $this->pages->isToBeMadeHere(
+                $visitor->signedIn,
+                $address->path,
+                fn (): bool => null !== ($kept ??= $this->pages->get($visitor->signedIn, $address->path)),
+            )
+        ) {
             // Another may have made it between the look and the lock.
             $again = $this->pages->get($visitor->signedIn, $address->path);
             if (true !== $again?->isFresh($visitor->moment)) {

@@ -21,7 +21,12 @@ final readonly class EarlyResponse
     /** @param int $kept for how long it may be kept, in seconds */
     public static function redirect(int $status, string $location, int $kept, ?Address $visited): self
     {
-        return new self($status, ['Location' => $location, 'Cache-Control' => AnswerHeaders::cacheControl($kept), 'Referrer-Policy' => AnswerHeaders::REFERRER], '', $visited);
+        return new self(
+            $status,
+            ['Location' => $location, 'Cache-Control' => AnswerHeaders::cacheControl($kept), 'Referrer-Policy' => AnswerHeaders::REFERRER],
+            '',
+            $visited,
+        );
     }
 
     public function send(bool $withBody): void

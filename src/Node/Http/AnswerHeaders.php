@@ -21,7 +21,8 @@ final class AnswerHeaders
     public static function safety(string $ancestors = "'none'", string $styles = ''): array
     {
         return [
-            'Content-Security-Policy' => "default-src 'self'; ".('' === $styles ? '' : "style-src 'self' $styles; ")."base-uri 'none'; object-src 'none'; form-action 'self'; frame-ancestors $ancestors",
+            'Content-Security-Policy' => "default-src 'self'; ".('' === $styles ? '' : "style-src 'self' $styles; ")
+                ."base-uri 'none'; object-src 'none'; form-action 'self'; frame-ancestors $ancestors",
             'X-Content-Type-Options' => 'nosniff',
             'Referrer-Policy' => self::REFERRER,
             'Permissions-Policy' => 'camera=(), geolocation=(), microphone=()',

@@ -16,9 +16,16 @@ final class FirstLook
 {
     private const STATEMENT = <<<'SQL'
         PREPARE first_look (text) AS
-        SELECT p.id AS p_id, p.kind AS p_kind, p.title AS p_title, p.address AS p_address, p.parent_id AS p_parent_id, p.light AS p_light, p.opens_on AS p_opens_on, p.closes_on AS p_closes_on, p.audience AS p_audience, p.closed_answer AS p_closed_answer, p.closed_to AS p_closed_to, p.listed AS p_listed, p.listing_title AS p_listing_title, p.listing_description AS p_listing_description, p.serving AS p_serving,
-            r.id AS r_id, r.source AS r_source, r.is_prefix AS r_is_prefix, r.goal_place_id AS r_goal_place_id, r.goal_address AS r_goal_address, r.goal_query AS r_goal_query, r.goal_outside AS r_goal_outside, r.status AS r_status, r.until AS r_until,
-            g.id AS g_id, g.kind AS g_kind, g.title AS g_title, g.address AS g_address, g.parent_id AS g_parent_id, g.light AS g_light, g.opens_on AS g_opens_on, g.closes_on AS g_closes_on, g.audience AS g_audience, g.closed_answer AS g_closed_answer, g.closed_to AS g_closed_to, g.listed AS g_listed, g.listing_title AS g_listing_title, g.listing_description AS g_listing_description, g.serving AS g_serving
+        SELECT p.id AS p_id, p.kind AS p_kind, p.title AS p_title, p.address AS p_address, p.parent_id AS p_parent_id, p.light AS
+            p_light, p.opens_on AS p_opens_on, p.closes_on AS p_closes_on, p.audience AS p_audience, p.closed_answer AS p_closed_answer,
+            p.closed_to AS p_closed_to, p.listed AS p_listed, p.listing_title AS p_listing_title, p.listing_description AS
+            p_listing_description, p.serving AS p_serving,
+            r.id AS r_id, r.source AS r_source, r.is_prefix AS r_is_prefix, r.goal_place_id AS r_goal_place_id, r.goal_address AS
+                r_goal_address, r.goal_query AS r_goal_query, r.goal_outside AS r_goal_outside, r.status AS r_status, r.until AS r_until,
+            g.id AS g_id, g.kind AS g_kind, g.title AS g_title, g.address AS g_address, g.parent_id AS g_parent_id, g.light AS g_light,
+                g.opens_on AS g_opens_on, g.closes_on AS g_closes_on, g.audience AS g_audience, g.closed_answer AS g_closed_answer,
+                g.closed_to AS g_closed_to, g.listed AS g_listed, g.listing_title AS g_listing_title, g.listing_description AS
+                g_listing_description, g.serving AS g_serving
         FROM (SELECT) here
         LEFT JOIN live.place p ON p.address = $1
         LEFT JOIN live.redirect r ON r.source = $1 AND NOT r.is_prefix
@@ -26,7 +33,17 @@ final class FirstLook
         SQL;
 
     /** What of a URL's query means something to libpq (PostgreSQL, 34.1.2) and to the framework alike. */
-    private const ASKED_FOR = ['sslmode', 'sslrootcert', 'sslcert', 'sslkey', 'sslcrl', 'gssencmode', 'connect_timeout', 'target_session_attrs', 'keepalives'];
+    private const ASKED_FOR = [
+        'sslmode',
+        'sslrootcert',
+        'sslcert',
+        'sslkey',
+        'sslcrl',
+        'gssencmode',
+        'connect_timeout',
+        'target_session_attrs',
+        'keepalives',
+    ];
 
     private const MOST_SECONDS_TO_CONNECT = 3;
     private const MOST_SECONDS = 5;
@@ -114,9 +131,21 @@ final class FirstLook
             'host' => trim(rawurldecode($parts['host'] ?? ''), '[]'),
             'port' => (string) ($parts['port'] ?? 5432),
             'dbname' => rawurldecode(ltrim($parts['path'] ?? '', '/')),
-        ] + array_filter(array_intersect_key($query, array_flip(self::ASKED_FOR)), \is_string(...)) + ['application_name' => 'lantern-early', 'options' => '-c statement_timeout='.self::MOST_SECONDS.'s'];
+        ] + array_filter(
+            array_intersect_key($query, array_flip(self::ASKED_FOR)),
+            \is_string(...),
+        ) + ['application_name' => 'lantern-early', 'options' => '-c statement_timeout='.self::MOST_SECONDS.'s'];
 
-        return 'pgsql:'.implode(';', array_map(static fn (string $name, string $value): string => $name.'='.(1 === preg_match('/^[A-Za-z0-9_.:\/-]+$/D', $value) ? $value : "'".addcslashes($value, "\\'")."'"), array_keys($settings), $settings));
+        return 'pgsql:'
+            .implode(
+                ';',
+                array_map(
+                    static fn (string $name, string $value): string => $name.'='
+                        .(1 === preg_match('/^[A-Za-z0-9_.:\/-]+$/D', $value) ? $value : "'".addcslashes($value, "\\'")."'"),
+                    array_keys($settings),
+                    $settings,
+                ),
+            );
     }
 
     private static function asText(mixed $value): string

@@ -26,7 +26,12 @@ final readonly class Neighbourhood implements PlaceLookup, RuleLookup
      */
     public static function of(Address $address, ?array $place, ?array $rule, ?array $goal): self
     {
-        return new self($address, null === $place ? null : PlaceReader::fromRow($place), null === $rule ? null : RuleReader::readable([$rule])[0] ?? null, null === $goal ? null : PlaceReader::fromRow($goal));
+        return new self(
+            $address,
+            null === $place ? null : PlaceReader::fromRow($place),
+            null === $rule ? null : RuleReader::readable([$rule])[0] ?? null,
+            null === $goal ? null : PlaceReader::fromRow($goal),
+        );
     }
 
     public function at(Address $address): ?Place

@@ -38,7 +38,12 @@ final class Freshness
             return;
         }
         $now = self::tick();
-        $stored = null !== $now && [] === apcu_store(array_fill_keys(array_map(static fn (string $key): string => "fresh.$key", $keys), $now), null, 2 * self::LONGEST);
+        $stored = null !== $now
+            && [] === apcu_store(
+                array_fill_keys(array_map(static fn (string $key): string => "fresh.$key", $keys), $now),
+                null,
+                2 * self::LONGEST,
+            );
         if (!$stored) {
             // Without room to note it in, nothing that was made before can be trusted.
             self::forget();

@@ -9,7 +9,8 @@ final readonly class LiveVersion
 {
     /**
      * @param string $release id; empty where nothing was published yet
-     * @param string $horizon the oldest transaction that was still going on when it was asked (PostgreSQL, 9.83, xmin): whatever ended since is of this one or a later one
+     * @param string $horizon the oldest transaction that was still going on when it was asked (PostgreSQL, 9.83, xmin): whatever ended
+     *            since is of this one or a later one
      */
     public function __construct(public string $release, public int $number, public string $horizon)
     {

@@ -20,18 +20,24 @@ final readonly class News
     private const MANY = 3000;
 
     private const LATEST = <<<'SQL'
-        SELECT COALESCE((SELECT id::text || ' ' || number FROM journal.release ORDER BY number DESC LIMIT 1), ' 0') || ' ' || pg_snapshot_xmin(pg_current_snapshot())
+        SELECT COALESCE((SELECT id::text || ' ' || number FROM journal.release ORDER BY number DESC
+            LIMIT 1), ' 0') || ' ' || pg_snapshot_xmin(pg_current_snapshot())
         SQL;
 
-    /** The keys (see Freshness) of what releases changed. Lists are of other things, or in another order, only where one of some columns differs. */
+    /**
+     * The keys (see Freshness) of what releases changed. Lists are of other things, or in another order, only where one of some columns
+     * differs.
+     */
     private const CHANGED = <<<'SQL'
         WITH released AS (
-            SELECT r.table_name, r.row_id, r.before, r.after, COALESCE(r.after, r.before) AS one, n.frame FROM journal.release n JOIN journal.release_row r ON r.release_id = n.id
+            SELECT r.table_name, r.row_id, r.before, r.after, COALESCE(r.after, r.before) AS one, n.frame FROM journal.release n
+                JOIN journal.release_row r ON r.release_id = n.id
             WHERE n.number > :from AND n.number <= :to AND r.table_name <> 'redirect' LIMIT :most
         ), listed AS (
             SELECT row_id, one ->> 'kind' AS kind, before ->> 'parent_id' AS was_below, after ->> 'parent_id' AS is_below FROM released
             WHERE table_name = 'place' AND (before IS NULL OR after IS NULL OR EXISTS (
-                SELECT FROM unnest(ARRAY['kind', 'title', 'parent_id', 'position', 'light', 'opens_on', 'closes_on', 'audience', 'published_on', 'rule']) AS which WHERE before -> which IS DISTINCT FROM after -> which
+                SELECT FROM unnest(ARRAY['kind', 'title', 'parent_id', 'position', 'light', 'opens_on', 'closes_on', 'audience',
+                    'published_on', 'rule']) AS which WHERE before -> which IS DISTINCT FROM after -> which
             ))
         )
         SELECT 'p:' || row_id AS key FROM released WHERE table_name IN ('place', 'words')
@@ -40,10 +46,12 @@ final readonly class News
         UNION SELECT 'p:' || row_id FROM released WHERE table_name = 'menu' AND one ->> 'kind' = 'page'
         UNION SELECT 'l:' || was_below FROM listed WHERE was_below IS NOT NULL
         UNION SELECT 'l:' || is_below FROM listed WHERE is_below IS NOT NULL
-        UNION SELECT CASE kind WHEN 'category' THEN 'l:categories' WHEN 'collection' THEN 'l:collections' WHEN 'article' THEN 'l:articles' WHEN 'product' THEN 'l:products' ELSE 'l:others' END FROM listed
+        UNION SELECT CASE kind WHEN 'category' THEN 'l:categories' WHEN 'collection' THEN 'l:collections' WHEN 'article' THEN
+            'l:articles' WHEN 'product' THEN 'l:products' ELSE 'l:others' END FROM listed
         UNION SELECT 'l:' || s.category_id FROM listed l JOIN catalogue.standing s ON s.product_id = l.row_id::uuid WHERE l.kind = 'product'
         UNION SELECT 'sitemap' FROM released WHERE table_name = 'place' AND (before IS NULL OR after IS NULL OR EXISTS (
-            SELECT FROM unnest(ARRAY['address', 'listed', 'light', 'opens_on', 'closes_on', 'audience']) AS which WHERE before -> which IS DISTINCT FROM after -> which
+            SELECT FROM unnest(ARRAY['address', 'listed', 'light', 'opens_on', 'closes_on', 'audience']) AS which
+                WHERE before -> which IS DISTINCT FROM after -> which
         ))
         UNION SELECT 'frame' FROM journal.release n WHERE n.number > :from AND n.number <= :to AND n.frame
         UNION SELECT 'all' FROM released HAVING count(*) >= :most
@@ -113,9 +121,13 @@ final readonly class News
         if ($now->number < $known->number || $now->number === $known->number && $now->release !== $known->release) {
             return null;
         }
-        $keys = $now->number === $known->number ? [] : $this->look->texts(self::CHANGED, ['from' => $known->number, 'to' => $now->number, 'most' => self::MANY]);
+        $keys = $now->number === $known->number
+            ? []
+            : $this->look->texts(self::CHANGED, ['from' => $known->number, 'to' => $now->number, 'most' => self::MANY]);
 
-        return [...$keys, ...$this->look->texts('SELECT DISTINCT key FROM catalogue.change WHERE tx >= CAST(:since AS xid8)', ['since' => $known->horizon])];
+        return [...$keys, ...$this->look->texts(<<<'SQL'
+            SELECT DISTINCT key FROM catalogue.change WHERE tx >= CAST(:since AS xid8)
+            SQL, ['since' => $known->horizon])];
     }
 
     private function note(?LiveVersion $known, LiveVersion $now): void

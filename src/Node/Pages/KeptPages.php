@@ -71,7 +71,18 @@ final class KeptPages
         }
         $key = self::key($signedIn, $path);
         $file = $this->file($key);
-        $head = json_encode(['key' => $key, 'bytes' => \strlen($page->body), 'headers' => $page->headers, 'until' => $page->until, 'epoch' => $page->made->epoch, 'clock' => $page->made->clock, 'shows' => $page->shows], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE);
+        $head = json_encode(
+            [
+                'key' => $key,
+                'bytes' => \strlen($page->body),
+                'headers' => $page->headers,
+                'until' => $page->until,
+                'epoch' => $page->made->epoch,
+                'clock' => $page->made->clock,
+                'shows' => $page->shows,
+            ],
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE,
+        );
         if (!is_dir(\dirname($file))) {
             @mkdir(\dirname($file), 0o775, true);
         }

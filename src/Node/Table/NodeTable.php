@@ -165,7 +165,10 @@ final class NodeTable
     private function tidy(NodeTableState $state): void
     {
         foreach (glob("{$this->directory}/*.{cdb,part}", \GLOB_BRACE) ?: [] as $file) {
-            if (!\in_array(basename($file), [$state->base, $state->changes], true) && filemtime($file) < time() - self::SECONDS_AN_OLD_FILE_STAYS) {
+            if (
+                !\in_array(basename($file), [$state->base, $state->changes], true)
+                && filemtime($file) < time() - self::SECONDS_AN_OLD_FILE_STAYS
+            ) {
                 @unlink($file);
             }
         }

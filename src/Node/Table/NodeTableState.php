@@ -35,7 +35,14 @@ final readonly class NodeTableState
             return null;
         }
         $row = new Row(Row::columns($written) ?? []);
-        $known = new self($row->text('release'), $row->text('base'), $row->text('changes'), $row->text('baseRelease'), $row->int('baseNumber'), $row->int('size'));
+        $known = new self(
+            $row->text('release'),
+            $row->text('base'),
+            $row->text('changes'),
+            $row->text('baseRelease'),
+            $row->int('baseNumber'),
+            $row->int('size'),
+        );
 
         return is_file("$directory/{$known->base}") && ('' === $known->changes || is_file("$directory/{$known->changes}")) ? $known : null;
     }

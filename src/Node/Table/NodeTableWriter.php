@@ -26,7 +26,8 @@ final readonly class NodeTableWriter
     private const SHARE_OF_CHANGES = 10;
     private const AT_ONCE = 5000;
 
-    private const PLACE = 'kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, listing_title, listing_description, serving';
+    private const PLACE = 'kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, '
+        .'listing_title, listing_description, serving';
     private const RULE = 'source, is_prefix, goal_place_id, goal_address, goal_query, goal_outside, status, until';
 
     public function __construct(private \PDO $connection, private string $directory)
@@ -42,7 +43,10 @@ final readonly class NodeTableWriter
         // One snapshot, so that all of it is of one release.
         $this->connection->exec('BEGIN ISOLATION LEVEL REPEATABLE READ READ ONLY; SET LOCAL statement_timeout TO 0');
         try {
-            $latest = self::row($this->query("SELECT COALESCE((SELECT id::text FROM journal.release ORDER BY number DESC LIMIT 1), '') AS id, (SELECT COALESCE(max(number), 0) FROM journal.release) AS number"));
+            $latest = self::row($this->query(<<<'SQL'
+                SELECT COALESCE((SELECT id::text FROM journal.release ORDER BY number DESC
+                LIMIT 1), '') AS id, (SELECT COALESCE(max(number), 0) FROM journal.release) AS number
+                SQL));
             foreach (['rules' => self::rules('NOT r.is_prefix'), 'places' => self::places('true')] as $cursor => $sql) {
                 $this->connection->exec("DECLARE $cursor NO SCROLL CURSOR FOR $sql");
                 do {
@@ -85,7 +89,10 @@ final readonly class NodeTableWriter
         $among = 'SELECT jsonb_array_elements_text(CAST(:keys AS jsonb))';
         foreach ([
             self::rules("NOT r.is_prefix AND r.source IN ($among)"),
-            self::places("p.id IN (SELECT id FROM live.place WHERE address IN ($among) UNION SELECT CAST(substr(key, 2) AS uuid) FROM jsonb_array_elements_text(CAST(:keys AS jsonb)) AS key WHERE key LIKE '#%')"),
+            self::places(
+                "p.id IN (SELECT id FROM live.place WHERE address IN ($among) UNION SELECT CAST(substr(key, 2) AS uuid) FROM "
+                    ."jsonb_array_elements_text(CAST(:keys AS jsonb)) AS key WHERE key LIKE '#%')",
+            ),
         ] as $sql) {
             $statement = $this->connection->prepare($sql);
             $statement->execute(['keys' => json_encode($keys, \JSON_THROW_ON_ERROR)]);
@@ -127,12 +134,15 @@ final readonly class NodeTableWriter
                 SELECT w.table_name, w.row_id, w.before, w.after FROM journal.release n JOIN journal.release_row w ON w.release_id = n.id
                 WHERE n.number > :base AND n.number <= :number AND w.table_name IN ('place', 'redirect')
             ), address AS (
-                SELECT before ->> 'address' AS path FROM changed WHERE table_name = 'place' UNION SELECT after ->> 'address' FROM changed WHERE table_name = 'place'
-                UNION SELECT before ->> 'source' FROM changed WHERE table_name = 'redirect' UNION SELECT after ->> 'source' FROM changed WHERE table_name = 'redirect'
+                SELECT before ->> 'address' AS path FROM changed WHERE table_name = 'place' UNION SELECT after ->> 'address'
+                    FROM changed WHERE table_name = 'place'
+                UNION SELECT before ->> 'source' FROM changed WHERE table_name = 'redirect' UNION SELECT after ->> 'source' FROM changed
+                    WHERE table_name = 'redirect'
             )
             SELECT path FROM address WHERE path IS NOT NULL
             UNION SELECT r.source FROM address a JOIN live.redirect r ON r.goal_address = a.path WHERE NOT r.is_prefix
-            UNION SELECT r.source FROM changed c JOIN live.redirect r ON r.goal_place_id = c.row_id::uuid WHERE c.table_name = 'place' AND NOT r.is_prefix
+            UNION SELECT r.source FROM changed c JOIN live.redirect r ON r.goal_place_id = c.row_id::uuid WHERE c.table_name = 'place'
+                AND NOT r.is_prefix
             UNION SELECT '#' || row_id FROM changed WHERE table_name = 'place'
             SQL);
         $statement->execute(['base' => $state->baseNumber, 'number' => $number]);
@@ -170,7 +180,8 @@ final readonly class NodeTableWriter
             $values["#{$row['id']}"] = $row['p'];
         }
         if (isset($row['r'])) {
-            $values[$row['path']] = self::end($row['path'], $row['p'], $row['r'], $row['goal'] ?? null) ?? self::known($row['p'], $row['r'], $row['g'] ?? null);
+            $values[$row['path']] = self::end($row['path'], $row['p'], $row['r'], $row['goal'] ?? null)
+                ?? self::known($row['p'], $row['r'], $row['g'] ?? null);
         } elseif (true !== ($row['has_rule'] ?? false)) {
             $values[$row['path']] = self::known($row['p'], null, null);
         }
@@ -186,7 +197,8 @@ final readonly class NodeTableWriter
     {
         $parts = array_filter(['p' => $place, 'r' => $rule, 'g' => null === $goalId ? null : "\"$goalId\""], \is_string(...));
 
-        return '{'.implode(',', array_map(static fn (string $name, string $json): string => "\"$name\":$json", array_keys($parts), $parts)).'}';
+        return '{'.implode(',', array_map(static fn (string $name, string $json): string => "\"$name\":$json", array_keys($parts), $parts))
+            .'}';
     }
 
     /** The status and the end of a redirect, where they are the same at any time. */
@@ -224,7 +236,8 @@ final readonly class NodeTableWriter
         $goal = self::object('g', self::PLACE);
 
         return <<<SQL
-            SELECT r.source AS path, $rule AS r, CASE WHEN p.id IS NOT NULL THEN $place END AS p, g.id AS g, CASE WHEN g.id IS NOT NULL THEN $goal END AS goal
+            SELECT r.source AS path, $rule AS r, CASE WHEN p.id IS NOT NULL THEN $place END AS p, g.id AS g, CASE WHEN g.id IS NOT NULL
+                THEN $goal END AS goal
             FROM live.redirect r LEFT JOIN live.place p ON p.address = r.source
             LEFT JOIN live.place g ON g.id = COALESCE(r.goal_place_id, (SELECT id FROM live.place WHERE address = r.goal_address))
             WHERE $where
@@ -236,7 +249,10 @@ final readonly class NodeTableWriter
     {
         $place = self::object('p', self::PLACE);
 
-        return "SELECT p.address AS path, p.id, $place AS p, EXISTS (SELECT FROM live.redirect r WHERE r.source = p.address AND NOT r.is_prefix) AS has_rule FROM live.place p WHERE $where";
+        return <<<SQL
+            SELECT p.address AS path, p.id, $place AS p, EXISTS (SELECT FROM live.redirect r WHERE r.source = p.address
+            AND NOT r.is_prefix) AS has_rule FROM live.place p WHERE $where
+            SQL;
     }
 
     /** A row as JSON, without what says nothing. */

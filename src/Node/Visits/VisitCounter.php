@@ -103,7 +103,11 @@ final readonly class VisitCounter
     /** Writes what was noted, at most every few seconds and by one process at a time. What cannot be written now is written later. */
     public function writeNoted(): void
     {
-        if (!NodeMemory::isThere() || !apcu_add('visits.wait', true, self::WRITTEN_EVERY) || !apcu_add('visits.writing', true, self::MOST_SECONDS_TO_WRITE)) {
+        if (
+            !NodeMemory::isThere()
+            || !apcu_add('visits.wait', true, self::WRITTEN_EVERY)
+            || !apcu_add('visits.writing', true, self::MOST_SECONDS_TO_WRITE)
+        ) {
             return;
         }
         try {
@@ -145,7 +149,10 @@ final readonly class VisitCounter
                 // In one order, so that two nodes never wait for one another.
                 ksort($addresses, \SORT_STRING);
                 $statement = ($this->connection)()->prepare('visit' === $table ? self::VISITS : self::MISSED_VISITS);
-                $statement->execute(['day' => $day, 'counts' => json_encode((object) $addresses, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)] + ('visit' === $table ? [] : ['most' => self::MOST_MISSED_A_DAY]));
+                $statement->execute([
+                    'day' => $day,
+                    'counts' => json_encode((object) $addresses, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE),
+                ] + ('visit' === $table ? [] : ['most' => self::MOST_MISSED_A_DAY]));
             }
         }
     }

@@ -19,8 +19,11 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** Makes references out of addresses of this shop, however they were written: with the domain, old ones, copied from a preview. */
 final readonly class OwnAddresses
 {
-    public function __construct(private Copies $copies, private ClockInterface $clock, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
-    {
+    public function __construct(
+        private Copies $copies,
+        private ClockInterface $clock,
+        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
+    ) {
     }
 
     /** The address within the shop, with its query and anchor; null where it is another web site's, or no address. */
@@ -61,7 +64,10 @@ final readonly class OwnAddresses
         }
         $workbench = $this->copies->workbench;
         $places = $workbench->places->atAll(array_values(array_map(static fn (array $parts): Address => $parts[0], $paths)));
-        $old = array_values(array_filter(array_map(static fn (array $parts): Address => $parts[0], $paths), static fn (Address $address): bool => !isset($places[$address->path])));
+        $old = array_values(array_filter(
+            array_map(static fn (array $parts): Address => $parts[0], $paths),
+            static fn (Address $address): bool => !isset($places[$address->path]),
+        ));
         $answerer = self::answerer($workbench, $old);
         $targets = [];
         foreach ($paths as $one => [$address, $query, $part]) {
@@ -69,7 +75,9 @@ final readonly class OwnAddresses
             if (null === $place) {
                 continue;
             }
-            $narrowing = $place->kind->canBeNarrowed() ? $workbench->places->knowingCategories(Narrowing::fromQuery($query)) : new Narrowing();
+            $narrowing = $place->kind->canBeNarrowed()
+                ? $workbench->places->knowingCategories(Narrowing::fromQuery($query))
+                : new Narrowing();
             try {
                 $targets[$one] = new PlaceTarget($place->id, $narrowing->isNone() ? $part : '', $narrowing);
             } catch (Refused) {

@@ -36,7 +36,10 @@ final class RememberedPlaces implements PlaceLookup
 
     public function at(Address $address): ?Place
     {
-        return \array_key_exists($address->path, $this->byAddress) ? $this->byAddress[$address->path] : $this->byAddress[$address->path] = $this->places->at($address);
+        return \array_key_exists(
+            $address->path,
+            $this->byAddress,
+        ) ? $this->byAddress[$address->path] : $this->byAddress[$address->path] = $this->places->at($address);
     }
 
     public function get(string $id): ?Place

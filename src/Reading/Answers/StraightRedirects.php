@@ -12,7 +12,10 @@ use Lantern\Reading\Copies\Copies;
 use Lantern\Reading\Redirects\RedirectTable;
 use Psr\Clock\ClockInterface;
 
-/** The redirects of a copy as a server needs them that answers without the shop: each with the end of its trail, and without those behind a place. */
+/**
+ * The redirects of a copy as a server needs them that answers without the shop: each with the end of its trail, and without those behind a
+ * place.
+ */
 final readonly class StraightRedirects
 {
     private const AT_ONCE = 500;
@@ -42,7 +45,10 @@ final readonly class StraightRedirects
      */
     private function straight(CopyName $copy, array $redirects): \Generator
     {
-        $answerer = OwnAddresses::answerer($this->copies->get($copy), array_map(static fn (ExportedRedirect $one): Address => $one->rule->source, $redirects));
+        $answerer = OwnAddresses::answerer(
+            $this->copies->get($copy),
+            array_map(static fn (ExportedRedirect $one): Address => $one->rule->source, $redirects),
+        );
         $guest = Visitor::guest($this->clock->now());
         foreach ($redirects as $redirect) {
             if ($redirect->rule->prefix) {

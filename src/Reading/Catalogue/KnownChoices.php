@@ -27,7 +27,13 @@ final readonly class KnownChoices
     public function filters(): array
     {
         $found = ['in-stock' => 1, 'price' => 0, 'category' => 0, 'maker' => 0, 'tag' => 0];
-        $rows = $this->connection->fetchAllAssociative("SELECT filter, count(*) AS choices FROM posting WHERE filter IN ('maker', 'tag') OR filter LIKE 'option.%' GROUP BY filter UNION ALL SELECT 'category', count(*) FROM place WHERE kind = 'category' ORDER BY filter LIMIT ".(self::MOST_OPTIONS + 3));
+        $rows = $this->connection->fetchAllAssociative(
+            <<<'SQL'
+                SELECT filter, count(*) AS choices FROM posting WHERE filter IN ('maker', 'tag') OR filter LIKE 'option.%'
+                GROUP BY filter UNION ALL SELECT 'category', count(*) FROM place WHERE kind = 'category' ORDER BY filter LIMIT 
+                SQL
+                .(self::MOST_OPTIONS + 3),
+        );
         foreach ($rows as $columns) {
             $row = new Row($columns);
             if (null !== Filter::tryNamed($row->text('filter'))) {
@@ -45,17 +51,27 @@ final readonly class KnownChoices
             $row = new Row($columns);
 
             return new OwnFilters(PlaceReader::fromRow($columns), $row->int('version'), $row->text('filters'));
-        }, $this->connection->fetchAllAssociative('SELECT '.PlaceReader::COLUMNS.", version, filters FROM place WHERE filters <> '' ORDER BY title COLLATE by_name, id LIMIT ".self::MOST_OWN));
+        }, $this->connection->fetchAllAssociative(
+            'SELECT '.PlaceReader::COLUMNS.", version, filters FROM place WHERE filters <> '' ORDER BY title COLLATE by_name, id LIMIT "
+                .self::MOST_OWN,
+        ));
     }
 
     /** @return array<string, int> how many products have each value, in a row of numbers and letters; an id for each category */
     public function of(Filter $filter): array
     {
         $sql = FilterKind::Category === $filter->kind
-            ? "SELECT p.id AS choice, COALESCE(bit_count(f.seats), 0) AS products FROM place p LEFT JOIN posting f ON f.filter = 'category' AND f.choice = CAST(p.id AS text) WHERE p.kind = 'category' AND :filter <> '' ORDER BY p.address"
+            ? <<<'SQL'
+                SELECT p.id AS choice, COALESCE(bit_count(f.seats), 0) AS products FROM place p
+                LEFT JOIN posting f ON f.filter = 'category' AND f.choice = CAST(p.id AS text) WHERE p.kind = 'category'
+                AND :filter <> '' ORDER BY p.address
+                SQL
             : 'SELECT choice, bit_count(seats) AS products FROM posting WHERE filter = :filter ORDER BY choice';
         $found = [];
-        foreach ($this->connection->fetchAllAssociative($sql.' LIMIT '.FilterSetting::MOST_VALUES, ['filter' => $filter->key()]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(
+            $sql.' LIMIT '.FilterSetting::MOST_VALUES,
+            ['filter' => $filter->key()],
+        ) as $columns) {
             $row = new Row($columns);
             $found[$row->text('choice')] = $row->int('products');
         }

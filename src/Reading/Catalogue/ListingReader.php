@@ -44,7 +44,12 @@ final readonly class ListingReader
                 $pairs[] = [$key, $value];
             }
         }
-        $rows = [] === $pairs ? [] : $this->connection->fetchAllNumeric('SELECT filter, choice FROM posting JOIN unnest(CAST(:filters AS text[]), CAST(:choices AS text[])) AS asked (filter, choice) USING (filter, choice)', ['filters' => PgArray::of(array_column($pairs, 0)), 'choices' => PgArray::of(array_column($pairs, 1))]);
+        $rows = [] === $pairs
+            ? []
+            : $this->connection->fetchAllNumeric(<<<'SQL'
+                SELECT filter, choice FROM posting
+                JOIN unnest(CAST(:filters AS text[]), CAST(:choices AS text[])) AS asked (filter, choice) USING (filter, choice)
+                SQL, ['filters' => PgArray::of(array_column($pairs, 0)), 'choices' => PgArray::of(array_column($pairs, 1))]);
         foreach ($rows as [$key, $value]) {
             if (\is_string($key) && \is_string($value)) {
                 $known[$key][$filters->setting($key)->canonical($value)] = true;
@@ -61,9 +66,18 @@ final readonly class ListingReader
      *
      * @see Counts::of()
      */
-    public function counts(Listing $listing, Narrowing $narrowing, array $asked, Filters $filters, array $categories, Visitor $visitor): Counts
-    {
-        $keys = array_values(array_unique([...array_map(static fn (Filter $filter): string => $filter->key(), $asked), ...$narrowing->keys()], \SORT_STRING));
+    public function counts(
+        Listing $listing,
+        Narrowing $narrowing,
+        array $asked,
+        Filters $filters,
+        array $categories,
+        Visitor $visitor,
+    ): Counts {
+        $keys = array_values(array_unique(
+            [...array_map(static fn (Filter $filter): string => $filter->key(), $asked), ...$narrowing->keys()],
+            \SORT_STRING,
+        ));
         $left = $this->narrowed($listing, $narrowing, $filters, $visitor);
         [$with, $parameters, $chosen] = [$left->with->sql, $left->with->parameters, $left->chosen];
         $others = [];
@@ -72,7 +86,8 @@ final readonly class ListingReader
             $others[] = 'CAST(laid.seats'.implode('', $without)." AS varbit) AS without_$n";
         }
         $tables = implode(', ', ['laid', 'remaining', ...array_map(static fn (int $n): string => "c$n", array_keys($chosen))]);
-        $with .= ', bases AS MATERIALIZED (SELECT '.implode(', ', ['CAST(remaining.seats AS varbit) AS seats', ...$others])." FROM $tables)";
+        $with .= ', bases AS MATERIALIZED (SELECT '.implode(', ', ['CAST(remaining.seats AS varbit) AS seats', ...$others])
+            ." FROM $tables)";
         $base = static fn (string $key): string => false === ($n = array_search($key, $chosen, true)) ? 'bases.seats' : "bases.without_$n";
 
         $parts = ["SELECT '' AS filter, '' AS choice, bit_count(bases.seats) AS products FROM bases"];
@@ -83,7 +98,10 @@ final readonly class ListingReader
         $plain = $together = [];
         foreach ($keys as $key) {
             match ($key) {
-                FilterKind::Price->value => $parts[] = "SELECT 'price', e.end, catalogue.price_at_end({$base($key)}, e.end = 'highest') FROM bases, (VALUES ('lowest'), ('highest')) AS e (\"end\")",
+                FilterKind::Price->value => $parts[] = <<<SQL
+                    SELECT 'price', e.end, catalogue.price_at_end({$base($key)}, e.end = 'highest')
+                    FROM bases, (VALUES ('lowest'), ('highest')) AS e ("end")
+                    SQL,
                 FilterKind::Category->value => $parts[] = self::inCategories($base($key)),
                 default => [] === $filters->setting($key)->same ? $plain[] = $key : $together[] = $key,
             };
@@ -93,16 +111,27 @@ final readonly class ListingReader
         }
         $of = self::baseOf($chosen, 'p.filter');
         if ([] !== $plain) {
-            $parts[] = "SELECT p.filter, p.choice, bit_count(p.seats & $of) FROM posting p, bases WHERE p.filter = ANY (CAST(:plain AS text[]))";
+            $parts[] = <<<SQL
+                SELECT p.filter, p.choice, bit_count(p.seats & $of) FROM posting p, bases WHERE p.filter = ANY (CAST(:plain AS text[]))
+                SQL;
             $parameters['plain'] = PgArray::of($plain);
         }
         if ([] !== $together) {
-            $parts[] = "SELECT p.filter, p.choice, bit_count(p.seats & $of) FROM (SELECT filter, COALESCE(same.stands, choice) AS choice, CAST(bit_or(seats) AS varbit) AS seats FROM posting LEFT JOIN jsonb_to_recordset(CAST(:same AS jsonb)) AS same (filter text, choice text, stands text) USING (filter, choice) WHERE filter = ANY (CAST(:together AS text[])) GROUP BY 1, 2) p, bases";
+            $parts[] = <<<SQL
+                SELECT p.filter, p.choice, bit_count(p.seats & $of)
+                FROM (SELECT filter, COALESCE(same.stands, choice) AS choice, CAST(bit_or(seats) AS varbit) AS seats FROM posting
+                LEFT JOIN jsonb_to_recordset(CAST(:same AS jsonb)) AS same (filter text, choice text, stands text)
+                USING (filter, choice) WHERE filter = ANY (CAST(:together AS text[])) GROUP BY 1, 2) p, bases
+                SQL;
             $parameters['together'] = PgArray::of($together);
             $parameters['same'] = json_encode(self::same($together, $filters), \JSON_THROW_ON_ERROR);
         }
 
-        return self::counted($this->connection->fetchAllAssociative("$with ".implode(' UNION ALL ', $parts), $parameters), $keys, $narrowing);
+        return self::counted(
+            $this->connection->fetchAllAssociative("$with ".implode(' UNION ALL ', $parts), $parameters),
+            $keys,
+            $narrowing,
+        );
     }
 
     /**
@@ -113,18 +142,34 @@ final readonly class ListingReader
      *
      * @return list<string> ids of products; one more than `most` where there is a next page
      */
-    public function page(Listing $listing, Narrowing $narrowing, Filters $filters, ListingOrder $order, int $total, ?string $after, int $most, Visitor $visitor): array
-    {
+    public function page(
+        Listing $listing,
+        Narrowing $narrowing,
+        Filters $filters,
+        ListingOrder $order,
+        int $total,
+        ?string $after,
+        int $most,
+        Visitor $visitor,
+    ): array {
         [$from, $columns] = $listing->order($order);
         $with = $this->narrowed($listing, $narrowing, $filters, $visitor)->with;
         $id = $columns[\count($columns) - 1][0];
-        $where = new SqlFragment($total <= self::FEW ? 'o.seat = ANY (ARRAY(SELECT catalogue.seats_in(remaining.seats) FROM remaining))' : 'get_bit(remaining.seats, o.seat) = 1', $with->parameters);
+        $where = new SqlFragment(
+            $total <= self::FEW
+                ? 'o.seat = ANY (ARRAY(SELECT catalogue.seats_in(remaining.seats) FROM remaining))'
+                : 'get_bit(remaining.seats, o.seat) = 1',
+            $with->parameters,
+        );
         $last = null === $after ? null : $this->cursor($from, $columns, $after, $listing);
         if (null !== $last) {
             $where = $where->andAlso(self::beyond($columns, $last));
         }
         $by = implode(', ', array_map(static fn (array $column): string => $column[0].($column[1] ? ' DESC' : ''), $columns));
-        $ids = $this->connection->fetchFirstColumn("{$with->sql} SELECT $id FROM remaining, $from WHERE {$where->sql} ORDER BY $by LIMIT ".($most + 1), $where->parameters);
+        $ids = $this->connection->fetchFirstColumn(
+            "{$with->sql} SELECT $id FROM remaining, $from WHERE {$where->sql} ORDER BY $by LIMIT ".($most + 1),
+            $where->parameters,
+        );
 
         return array_values(array_filter($ids, \is_string(...)));
     }
@@ -139,8 +184,16 @@ final readonly class ListingReader
     private function cursor(string $from, array $columns, string $after, Listing $listing): ?array
     {
         $names = array_column($columns, 0);
-        $parameters = array_filter($listing->parameters, static fn (string $name): bool => str_contains($from.$listing->found, ":$name"), \ARRAY_FILTER_USE_KEY);
-        $row = $this->connection->fetchNumeric(('' === $listing->found ? '' : "WITH {$listing->found} ").'SELECT '.implode(', ', $names)." FROM $from WHERE ".end($names).' = :after', ['after' => $after] + $parameters);
+        $parameters = array_filter(
+            $listing->parameters,
+            static fn (string $name): bool => str_contains($from.$listing->found, ":$name"),
+            \ARRAY_FILTER_USE_KEY,
+        );
+        $row = $this->connection->fetchNumeric(
+            ('' === $listing->found ? '' : "WITH {$listing->found} ").'SELECT '.implode(', ', $names)." FROM $from WHERE ".end($names)
+                .' = :after',
+            ['after' => $after] + $parameters,
+        );
 
         return false === $row ? null : $row;
     }
@@ -160,7 +213,10 @@ final readonly class ListingReader
 
         $steps = [];
         foreach ($columns as $n => [$column, $down]) {
-            $same = array_map(static fn (int $m): string => "{$columns[$m][0]} = :after_$m AND ", \array_slice(array_keys($columns), 0, $n));
+            $same = array_map(
+                static fn (int $m): string => "{$columns[$m][0]} = :after_$m AND ",
+                \array_slice(array_keys($columns), 0, $n),
+            );
             $steps[] = implode('', $same)."$column ".($down ? '<' : '>')." :after_$n";
         }
 
@@ -173,7 +229,10 @@ final readonly class ListingReader
         $parameters = $listing->parameters + PlaceConditions::visitor($visitor);
         $ctes = [
             ...'' === $listing->found ? [] : [$listing->found],
-            "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), none) | COALESCE((SELECT catalogue.bits_of(array_agg(f.seat), length(room.none)) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND ".PlaceConditions::SHOWN.' HAVING count(*) > 0), none) AS varbit) AS seats FROM room)',
+            "visible AS MATERIALIZED (SELECT CAST(COALESCE((SELECT bit_or(seats) FROM shown WHERE audience IN ('everyone', :audience)), "
+                .'none) | COALESCE((SELECT catalogue.bits_of(array_agg(f.seat), length(room.none)) FROM place p JOIN product f ON f.id = '
+                ."p.id WHERE p.kind = 'product' AND (p.opens_on IS NOT NULL OR p.closes_on IS NOT NULL) AND "
+                .PlaceConditions::SHOWN.' HAVING count(*) > 0), none) AS varbit) AS seats FROM room)',
             "laid AS MATERIALIZED (SELECT CAST(visible.seats & {$listing->seats} AS varbit) AS seats FROM visible, room)",
         ];
         $bits = Postings::of($narrowing, $filters);

@@ -69,7 +69,10 @@ final readonly class PieceProducts
                 SQL;
         }
         $lists = [];
-        foreach ([] === $parts ? [] : $this->connection->fetchAllAssociative(implode(' UNION ALL ', $parts).' ORDER BY nth, turn', $parameters) as $columns) {
+        foreach ([] === $parts ? [] : $this->connection->fetchAllAssociative(
+            implode(' UNION ALL ', $parts).' ORDER BY nth, turn',
+            $parameters,
+        ) as $columns) {
             $row = new Row($columns);
             $lists[$row->int('nth')][$row->text('of')][] = $row->text('id');
         }
@@ -95,10 +98,42 @@ final readonly class PieceProducts
         };
         $place = $wanted->of->id ?? '';
         [$with, $from, $where, $candidates, $laid, $of, $more] = match (true) {
-            null === $rule && PlaceKind::Category === $wanted->of?->kind => [rtrim(str_replace(':category', 'wanted.of', ShopReader::TREE)).', ', '', self::IN_TREE, 'SELECT s.product_id AS id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))', 'p.title COLLATE by_name, p.id', $place, []],
-            'hand' === $rule?->by && null !== $wanted->of => ['', 'JOIN pick k ON k.product_id = f.id AND k.collection_id = CAST(wanted.of AS uuid)', 'true', '', 'k.position, p.id', $place, []],
-            null === $rule, 'newest' === $rule->by => ['', '', 'true', '', null === $rule ? 'p.title COLLATE by_name, p.id' : 'f.new_since DESC, f.id', '', []],
-            default => ['WITH ', '', self::ruled($rule), 'SELECT f.id FROM product f WHERE '.self::ruled($rule), 'p.title COLLATE by_name, p.id', '', 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
+            null === $rule && PlaceKind::Category === $wanted->of?->kind => [
+                rtrim(str_replace(':category', 'wanted.of', ShopReader::TREE)).', ',
+                '',
+                self::IN_TREE,
+                'SELECT s.product_id AS id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))',
+                'p.title COLLATE by_name, p.id',
+                $place,
+                [],
+            ],
+            'hand' === $rule?->by && null !== $wanted->of => [
+                '',
+                'JOIN pick k ON k.product_id = f.id AND k.collection_id = CAST(wanted.of AS uuid)',
+                'true',
+                '',
+                'k.position, p.id',
+                $place,
+                [],
+            ],
+            null === $rule, 'newest' === $rule->by => [
+                '',
+                '',
+                'true',
+                '',
+                null === $rule ? 'p.title COLLATE by_name, p.id' : 'f.new_since DESC, f.id',
+                '',
+                [],
+            ],
+            default => [
+                'WITH ',
+                '',
+                self::ruled($rule),
+                'SELECT f.id FROM product f WHERE '.self::ruled($rule),
+                'p.title COLLATE by_name, p.id',
+                '',
+                'tag' === $rule->by ? ['tag' => $rule->tag] : [],
+            ],
         };
         $order = match ($wanted->piece->order) {
             ProductOrder::Laid => $laid,
@@ -106,7 +141,10 @@ final readonly class PieceProducts
             ProductOrder::Price => 'f.price, p.id',
             ProductOrder::Newest => 'f.new_since DESC, f.id',
         };
-        $list = static fn (string $where): string => "SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND ".PlaceConditions::SHOWN." AND {$narrowed->sql} ORDER BY $order LIMIT {$wanted->piece->most}";
+        $list = static fn (string $where): string => <<<SQL
+            SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND 
+            SQL
+            .PlaceConditions::SHOWN." AND {$narrowed->sql} ORDER BY $order LIMIT {$wanted->piece->most}";
         $sql = '' === $candidates ? $list($where) : \sprintf(
             "{$with}few AS MATERIALIZED ($candidates LIMIT %d) (%s) UNION ALL (%s)",
             $this->few + 1,

@@ -27,7 +27,12 @@ final class Postings
                     0 === ($narrowing->priceFrom ?? 0) ? '' : '~catalogue.priced_up_to(:price_below)',
                 ])) ?: '~'.self::NONE,
                 // A category is known by its place, not by its products.
-                FilterKind::Category->value => self::or("p.filter = 'category' AND p.choice = ANY (ARRAY(WITH RECURSIVE tree AS (SELECT unnest(CAST(:chosen_$n AS uuid[])) AS id".ShopReader::BELOW.'SELECT CAST(id AS text) FROM tree))', self::NONE),
+                FilterKind::Category->value => self::or(
+                    "p.filter = 'category' AND p.choice = ANY (ARRAY(WITH RECURSIVE tree AS (SELECT unnest(CAST(:chosen_$n AS uuid[])) "
+                        .'AS id'
+                        .ShopReader::BELOW.'SELECT CAST(id AS text) FROM tree))',
+                    self::NONE,
+                ),
                 FilterKind::Availability->value => self::or("p.filter = 'in-stock' AND p.choice = 'yes'", self::NONE),
                 default => self::or("p.filter = :filter_$n AND p.choice = ANY (CAST(:chosen_$n AS text[]))", '~'.self::NONE),
             };
@@ -37,7 +42,12 @@ final class Postings
             }
         }
 
-        return new NarrowedBits($sql, $parameters + (null === $narrowing->priceTo ? [] : ['price_to' => $narrowing->priceTo]) + (0 === ($narrowing->priceFrom ?? 0) ? [] : ['price_below' => $narrowing->priceFrom - 1]));
+        return new NarrowedBits(
+            $sql,
+            $parameters + (null === $narrowing->priceTo ? [] : ['price_to' => $narrowing->priceTo]) + (
+                0 === ($narrowing->priceFrom ?? 0) ? [] : ['price_below' => $narrowing->priceFrom - 1]
+            ),
+        );
     }
 
     /** A condition on a product f. */
@@ -45,7 +55,16 @@ final class Postings
     {
         $bits = self::of($narrowing, $filters);
 
-        return new SqlFragment(implode(' AND ', ['true', ...array_map(static fn (string $one): string => "get_bit((SELECT $one), f.seat) = 1", array_values($bits->byFilter))]), $bits->parameters);
+        return new SqlFragment(
+            implode(
+                ' AND ',
+                [
+                    'true',
+                    ...array_map(static fn (string $one): string => "get_bit((SELECT $one), f.seat) = 1", array_values($bits->byFilter)),
+                ],
+            ),
+            $bits->parameters,
+        );
     }
 
     private static function or(string $where, string $otherwise): string

@@ -30,7 +30,8 @@ final readonly class ShopReader
     /** A category and all below it. */
     public const TREE = 'WITH RECURSIVE tree AS (SELECT CAST(:category AS uuid) AS id'.self::BELOW;
     public const BELOW = " UNION SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category') ";
-    private const CARD = 'p.id, p.kind, p.title, p.address, p.parent_id, p.light, p.opens_on, p.closes_on, p.audience, p.closed_answer, p.closed_to, p.listed, p.listing_title, p.listing_description, p.serving, p.summary, p.picture, p.published_on, p.position';
+    private const CARD = 'p.id, p.kind, p.title, p.address, p.parent_id, p.light, p.opens_on, p.closes_on, p.audience, p.closed_answer, '
+        .'p.closed_to, p.listed, p.listing_title, p.listing_description, p.serving, p.summary, p.picture, p.published_on, p.position';
     private const FACTS = 'f.sku, f.price, f.reduced_from, f.stock, f.weight, f.maker, to_jsonb(f.tags) AS tags, f.options';
 
     public function __construct(private Connection $connection)
@@ -39,9 +40,21 @@ final readonly class ShopReader
 
     public function details(string $placeId): PlaceDetails
     {
-        $row = new Row($this->connection->fetchAssociative('SELECT p.summary, p.picture, p.rule, p.file, p.published_on, p.download_name, p.filters, t.html FROM place p LEFT JOIN words t USING (id) WHERE p.id = ?', [$placeId]) ?: []);
+        $row = new Row($this->connection->fetchAssociative(<<<'SQL'
+            SELECT p.summary, p.picture, p.rule, p.file, p.published_on, p.download_name, p.filters, t.html FROM place p
+            LEFT JOIN words t USING (id) WHERE p.id = ?
+            SQL, [$placeId]) ?: []);
 
-        return new PlaceDetails($row->text('summary'), $row->textOrNull('picture'), new Words($row->text('html')), CollectionRule::fromStored($row->json('rule')), $row->moment('published_on'), StoredFile::fromStored($row->json('file')), $row->text('download_name'), $row->text('filters'));
+        return new PlaceDetails(
+            $row->text('summary'),
+            $row->textOrNull('picture'),
+            new Words($row->text('html')),
+            CollectionRule::fromStored($row->json('rule')),
+            $row->moment('published_on'),
+            StoredFile::fromStored($row->json('file')),
+            $row->text('download_name'),
+            $row->text('filters'),
+        );
     }
 
     /**
@@ -77,11 +90,23 @@ final readonly class ShopReader
      *
      * @return list<Card>
      */
-    private function cardsBelow(?string $parentId, Visitor $visitor, PlaceKind $kind, string $where, array $parameters, ?int $most = null): array
-    {
+    private function cardsBelow(
+        ?string $parentId,
+        Visitor $visitor,
+        PlaceKind $kind,
+        string $where,
+        array $parameters,
+        ?int $most = null,
+    ): array {
         $parent = null === $parentId ? 'p.parent_id IS NULL' : 'p.parent_id = :parent';
 
-        return $this->cards('SELECT '.self::CARD." FROM place p WHERE $parent AND p.kind = :kind AND ".PlaceConditions::SHOWN.$where.' ORDER BY p.position, p.published_on DESC NULLS LAST, p.title COLLATE by_name, p.id'.(null === $most ? '' : " LIMIT $most"), $visitor, $parameters + ['kind' => $kind->value] + (null === $parentId ? [] : ['parent' => $parentId]));
+        return $this->cards(
+            'SELECT '.self::CARD." FROM place p WHERE $parent AND p.kind = :kind AND ".PlaceConditions::SHOWN.$where
+                .' ORDER BY p.position, p.published_on DESC NULLS LAST, p.title COLLATE by_name, p.id'
+                .(null === $most ? '' : " LIMIT $most"),
+            $visitor,
+            $parameters + ['kind' => $kind->value] + (null === $parentId ? [] : ['parent' => $parentId]),
+        );
     }
 
     /**
@@ -94,17 +119,26 @@ final readonly class ShopReader
     public function articles(Visitor $visitor, int $most, ?string $after = null): array
     {
         $key = null === $after ? '' : <<<'SQL'
-             AND EXISTS (SELECT FROM place a WHERE a.id = :after AND (p.published_on < a.published_on OR p.published_on IS NULL AND a.published_on IS NOT NULL
+             AND EXISTS (SELECT FROM place a WHERE a.id = :after AND (p.published_on < a.published_on OR p.published_on IS NULL
+                 AND a.published_on IS NOT NULL
                 OR p.published_on IS NOT DISTINCT FROM a.published_on AND p.id > a.id))
             SQL;
 
-        return $this->cards('SELECT '.self::CARD." FROM place p WHERE p.kind = 'article' AND ".PlaceConditions::SHOWN.$key.' ORDER BY p.published_on DESC NULLS LAST, p.id LIMIT '.$most, $visitor, null === $after ? [] : ['after' => $after]);
+        return $this->cards(
+            'SELECT '.self::CARD." FROM place p WHERE p.kind = 'article' AND ".PlaceConditions::SHOWN.$key
+                .' ORDER BY p.published_on DESC NULLS LAST, p.id LIMIT '.$most,
+            $visitor,
+            null === $after ? [] : ['after' => $after],
+        );
     }
 
     /** @return list<string> ids of a category and of all below it */
     public function categoriesWithin(string $categoryId): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn(self::TREE.'SELECT id FROM tree', ['category' => $categoryId]), \is_string(...)));
+        return array_values(array_filter(
+            $this->connection->fetchFirstColumn(self::TREE.'SELECT id FROM tree', ['category' => $categoryId]),
+            \is_string(...),
+        ));
     }
 
     /**
@@ -116,7 +150,15 @@ final readonly class ShopReader
      */
     public function cardsOf(array $ids, Visitor $visitor): array
     {
-        $cards = [] === $ids ? [] : $this->cards('SELECT '.self::CARD.', '.self::FACTS.' FROM place p LEFT JOIN product f ON f.id = p.id WHERE p.id = ANY (CAST(:ids AS uuid[])) AND CAST(:moment AS text) IS NOT NULL AND CAST(:audience AS text) IS NOT NULL', $visitor, ['ids' => PgArray::of($ids)]);
+        $cards = [] === $ids
+            ? []
+            : $this->cards(
+                'SELECT '.self::CARD.', '.self::FACTS
+                    .' FROM place p LEFT JOIN product f ON f.id = p.id WHERE p.id = ANY (CAST(:ids AS uuid[])) AND CAST(:moment AS text) '
+                        .'IS NOT NULL AND CAST(:audience AS text) IS NOT NULL',
+                $visitor,
+                ['ids' => PgArray::of($ids)],
+            );
 
         return array_column(array_map(static fn (Card $card): array => ['id' => $card->place->id, 'card' => $card], $cards), 'card', 'id');
     }
@@ -124,15 +166,29 @@ final readonly class ShopReader
     /** How many products, pages or articles the page of a place would list for a visitor; null where it lists nothing by itself. */
     public function countListed(Place $place, CollectionRule $rule, Visitor $visitor): ?int
     {
-        $products = "SELECT count(*) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN.' AND ';
+        $products = "SELECT count(*) FROM place p JOIN product f ON f.id = p.id WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN
+            .' AND ';
         [$sql, $parameters] = match ($place->kind) {
-            PlaceKind::Category => [self::TREE.$products.'p.id = ANY (ARRAY(SELECT s.product_id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))))', ['category' => $place->id]],
+            PlaceKind::Category => [
+                self::TREE.$products
+                    .'p.id = ANY (ARRAY(SELECT s.product_id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree))))',
+                ['category' => $place->id],
+            ],
             PlaceKind::Collection => match ($rule->by) {
-                'hand' => [$products.'EXISTS (SELECT FROM pick k WHERE k.collection_id = :collection AND k.product_id = p.id)', ['collection' => $place->id]],
-                'newest' => ['SELECT least(count(*), '.Listing::NEWEST.") FROM place p WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN, []],
+                'hand' => [
+                    $products.'EXISTS (SELECT FROM pick k WHERE k.collection_id = :collection AND k.product_id = p.id)',
+                    ['collection' => $place->id],
+                ],
+                'newest' => [
+                    'SELECT least(count(*), '.Listing::NEWEST.") FROM place p WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN,
+                    [],
+                ],
                 default => [$products.PieceProducts::ruled($rule), 'tag' === $rule->by ? ['tag' => $rule->tag] : []],
             },
-            PlaceKind::PageGroup => ["SELECT count(*) FROM place p WHERE p.kind = 'page' AND p.parent_id = :parent AND ".PlaceConditions::SHOWN, ['parent' => $place->id]],
+            PlaceKind::PageGroup => [
+                "SELECT count(*) FROM place p WHERE p.kind = 'page' AND p.parent_id = :parent AND ".PlaceConditions::SHOWN,
+                ['parent' => $place->id],
+            ],
             default => [null, []],
         };
         $count = null === $sql ? null : $this->connection->fetchOne($sql, $parameters + PlaceConditions::visitor($visitor));
@@ -143,7 +199,11 @@ final readonly class ShopReader
     /** @return list<Card> */
     public function newest(Visitor $visitor, int $most): array
     {
-        return $this->cards('SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND ".PlaceConditions::SHOWN.' ORDER BY f.new_since DESC, f.id LIMIT '.$most, $visitor);
+        return $this->cards(
+            'SELECT '.self::CARD.', '.self::FACTS." FROM product f JOIN place p ON p.id = f.id WHERE p.kind = 'product' AND "
+                .PlaceConditions::SHOWN.' ORDER BY f.new_since DESC, f.id LIMIT '.$most,
+            $visitor,
+        );
     }
 
     public function product(Place $place): ?ProductFacts
@@ -160,7 +220,12 @@ final readonly class ShopReader
      */
     public function categoriesOf(string $productId, Visitor $visitor): array
     {
-        return $this->cards('SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '.PlaceConditions::SHOWN.' ORDER BY length(p.address) DESC, p.title COLLATE by_name LIMIT 10', $visitor, ['product' => $productId]);
+        return $this->cards(
+            'SELECT '.self::CARD.' FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product AND '
+                .PlaceConditions::SHOWN.' ORDER BY length(p.address) DESC, p.title COLLATE by_name LIMIT 10',
+            $visitor,
+            ['product' => $productId],
+        );
     }
 
     /**
@@ -169,7 +234,11 @@ final readonly class ShopReader
      */
     public function categoryAbove(string $productId, Visitor $visitor): ?string
     {
-        $id = $this->connection->fetchOne('SELECT p.id FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product ORDER BY ('.PlaceConditions::OPENS.') DESC, length(p.address) DESC, p.title, p.id LIMIT 1', ['product' => $productId] + PlaceConditions::visitor($visitor));
+        $id = $this->connection->fetchOne(
+            'SELECT p.id FROM standing s JOIN place p ON p.id = s.category_id WHERE s.product_id = :product ORDER BY ('
+                .PlaceConditions::OPENS.') DESC, length(p.address) DESC, p.title, p.id LIMIT 1',
+            ['product' => $productId] + PlaceConditions::visitor($visitor),
+        );
 
         return \is_string($id) ? $id : null;
     }
@@ -192,13 +261,18 @@ final readonly class ShopReader
     {
         $places = [] === $placeIds ? [] : (new PlaceReader($this->connection))->byIds($placeIds);
 
-        return array_map(static fn (Place $place): Destination => new Destination($place->address, Serving::NewTab === $place->serving), $places);
+        return array_map(
+            static fn (Place $place): Destination => new Destination($place->address, Serving::NewTab === $place->serving),
+            $places,
+        );
     }
 
     /** @return list<string> the tags that products have, for whoever fills a collection by one */
     public function tags(): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn("SELECT choice FROM posting WHERE filter = 'tag' ORDER BY choice LIMIT 500"), \is_string(...)));
+        return array_values(array_filter($this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT choice FROM posting WHERE filter = 'tag' ORDER BY choice LIMIT 500
+            SQL), \is_string(...)));
     }
 
     /**
@@ -230,6 +304,15 @@ final readonly class ShopReader
         /** @var array<string, list<string>> $options */
         $options = $row->json('options');
 
-        return new ProductFacts($row->text('sku'), $row->int('price'), $row->intOrNull('reduced_from'), $row->int('stock'), $row->int('weight'), $row->text('maker'), $row->texts('tags'), $options);
+        return new ProductFacts(
+            $row->text('sku'),
+            $row->int('price'),
+            $row->intOrNull('reduced_from'),
+            $row->int('stock'),
+            $row->int('weight'),
+            $row->text('maker'),
+            $row->texts('tags'),
+            $options,
+        );
     }
 }

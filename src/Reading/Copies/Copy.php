@@ -42,7 +42,15 @@ final readonly class Copy
         $this->fillings = new FillingReader($connection);
         $this->settings = new SettingReader($connection);
         $this->versions = new VersionReader($name, $connection);
-        $this->layouts = new LayoutReader($connection, $this->menus, $this->places, $this->fillings, $this->shop, new PieceProducts($connection, $this->shop), $this->settings);
+        $this->layouts = new LayoutReader(
+            $connection,
+            $this->menus,
+            $this->places,
+            $this->fillings,
+            $this->shop,
+            new PieceProducts($connection, $this->shop),
+            $this->settings,
+        );
     }
 
     /** @see VersionReader::frame() */
@@ -74,10 +82,16 @@ final readonly class Copy
     public function nextChange(\DateTimeImmutable $now): \DateTimeImmutable
     {
         $parts = array_map(
-            static fn (string $column): string => \sprintf('SELECT min(%2$s) AS moment FROM %1$s WHERE %2$s > :now', ...explode('.', $column)),
+            static fn (string $column): string => \sprintf(
+                'SELECT min(%2$s) AS moment FROM %1$s WHERE %2$s > :now',
+                ...explode('.', $column),
+            ),
             ['place.opens_on', 'place.closes_on', 'entry.from_on', 'entry.until_on', 'redirect.until'],
         );
-        $moment = $this->connection->fetchOne('SELECT min(moment) FROM ('.implode(' UNION ALL ', $parts).') dates', ['now' => $now->format('Y-m-d H:i:sP')]);
+        $moment = $this->connection->fetchOne(
+            'SELECT min(moment) FROM ('.implode(' UNION ALL ', $parts).') dates',
+            ['now' => $now->format('Y-m-d H:i:sP')],
+        );
         $midnight = $now->setTimezone($this->settings->zone())->modify('tomorrow');
 
         return \is_string($moment) ? min($midnight, new \DateTimeImmutable($moment)) : $midnight;

@@ -15,7 +15,8 @@ use Lantern\Reading\Sql\Row;
  */
 final class VersionReader
 {
-    private const GOODS = "'.' || COALESCE((SELECT max(tx)::text FROM catalogue.change), '') || '.' || (SELECT count(*) FROM catalogue.change WHERE at > journal.moment() - interval '10 minutes')";
+    private const GOODS = "'.' || COALESCE((SELECT max(tx)::text FROM catalogue.change), '') || '.' || (SELECT count(*) FROM "
+        ."catalogue.change WHERE at > journal.moment() - interval '10 minutes')";
     private const EDITS = "(SELECT '.' || count(*) || '.' || COALESCE(sum(at), 0) || '.' || COALESCE(max(at), 0) FROM journal.touched)";
 
     /** Within one state that is read it is asked for once. */
@@ -39,7 +40,9 @@ final class VersionReader
         $this->known = null;
     }
 
-    /** Of the menus around every page: the last release that touched one of them or what it leads to, and the goods where menus show some. */
+    /**
+     * Of the menus around every page: the last release that touched one of them or what it leads to, and the goods where menus show some.
+     */
     public function frame(): string
     {
         return $this->read()['frame'];
@@ -68,7 +71,9 @@ final class VersionReader
             return $this->known;
         }
         $isWorkbench = CopyName::Workbench === $this->name;
-        $latest = static fn (string $which): string => "COALESCE((SELECT id::text FROM journal.release $which ORDER BY number DESC LIMIT 1), '')";
+        $latest = static fn (
+            string $which,
+        ): string => "COALESCE((SELECT id::text FROM journal.release $which ORDER BY number DESC LIMIT 1), '')";
         $touched = static fn (string $parts): string => $latest($isWorkbench ? '' : "WHERE frame_parts && ARRAY[$parts]");
         $edits = $isWorkbench ? ' || '.self::EDITS : '';
         $row = new Row($this->connection->fetchAssociative(\sprintf(
@@ -81,7 +86,12 @@ final class VersionReader
             $touched("'header'").$edits,
             $touched("'footer'").$edits,
         )) ?: []);
-        $read = ['frame' => $row->text('frame'), 'content' => $row->text('content'), 'header' => $row->text('header'), 'footer' => $row->text('footer')];
+        $read = [
+            'frame' => $row->text('frame'),
+            'content' => $row->text('content'),
+            'header' => $row->text('header'),
+            'footer' => $row->text('footer'),
+        ];
         if ($this->remembers) {
             $this->known = $read;
         }

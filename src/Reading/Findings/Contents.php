@@ -92,7 +92,11 @@ final readonly class Contents
     private function redirects(array $ids, CopyKnowledge $known): array
     {
         $contents = $goals = $paths = $urls = [];
-        foreach ($this->rows('SELECT r.*, v.last_day FROM redirect r LEFT JOIN visited v ON v.address = '.RedirectTable::VISITED_AS.' WHERE r.id = ANY (CAST(:ids AS uuid[]))', $ids) as $columns) {
+        foreach ($this->rows(
+            'SELECT r.*, v.last_day FROM redirect r LEFT JOIN visited v ON v.address = '.RedirectTable::VISITED_AS
+                .' WHERE r.id = ANY (CAST(:ids AS uuid[]))',
+            $ids,
+        ) as $columns) {
             $row = new Row($columns);
             try {
                 $rule = RuleReader::fromRow($columns);
@@ -118,9 +122,16 @@ final readonly class Contents
     private function mentions(array $ids, CopyKnowledge $known): array
     {
         $contents = [];
-        foreach ($this->rows('SELECT id, kind, name, address FROM outside_mention WHERE id = ANY (CAST(:ids AS uuid[]))', $ids) as $columns) {
+        foreach ($this->rows(<<<'SQL'
+            SELECT id, kind, name, address FROM outside_mention WHERE id = ANY (CAST(:ids AS uuid[]))
+            SQL, $ids) as $columns) {
             $row = new Row($columns);
-            $contents[] = new MentionContent($row->text('id'), $row->text('kind'), $row->text('name'), Address::fromNormal($row->text('address')));
+            $contents[] = new MentionContent(
+                $row->text('id'),
+                $row->text('kind'),
+                $row->text('name'),
+                Address::fromNormal($row->text('address')),
+            );
         }
         $known->expect([], array_map(static fn (MentionContent $one): string => $one->address->path, $contents));
 
@@ -135,7 +146,9 @@ final readonly class Contents
     private function words(array $ids, CopyKnowledge $known): array
     {
         $contents = [];
-        foreach ($this->rows('SELECT w.id, w.html FROM words w JOIN place p ON p.id = w.id WHERE w.id = ANY (CAST(:ids AS uuid[]))', $ids) as $columns) {
+        foreach ($this->rows(<<<'SQL'
+            SELECT w.id, w.html FROM words w JOIN place p ON p.id = w.id WHERE w.id = ANY (CAST(:ids AS uuid[]))
+            SQL, $ids) as $columns) {
             $row = new Row($columns);
             $contents[] = new WordsContent($row->text('id'), new Words($row->text('html')));
         }
@@ -156,7 +169,8 @@ final readonly class Contents
         $rows = $this->rows(<<<'SQL'
             SELECT m.id, m.kind, COALESCE(p.title, h.label, hp.title, m.name) AS name, h.place_id AS opens_at,
                 m.kind = 'page' OR EXISTS (SELECT FROM bay b WHERE b.menu_id = COALESCE(h.menu_id, m.id)) AS met
-            FROM menu m LEFT JOIN place p ON m.kind = 'page' AND p.id = m.id LEFT JOIN entry h ON m.kind = 'panel' AND h.id = m.id LEFT JOIN place hp ON hp.id = h.place_id
+            FROM menu m LEFT JOIN place p ON m.kind = 'page' AND p.id = m.id LEFT JOIN entry h ON m.kind = 'panel' AND h.id = m.id
+                LEFT JOIN place hp ON hp.id = h.place_id
             WHERE m.id = ANY (CAST(:ids AS uuid[])) AND (m.kind <> 'page' OR p.id IS NOT NULL) AND (m.kind <> 'panel' OR h.id IS NOT NULL)
             SQL, $ids);
         if ([] === $rows) {
@@ -172,7 +186,17 @@ final readonly class Contents
             $id = $row->text('id');
             $kind = MenuKind::from($row->text('kind'));
             $name = MenuKind::Panel === $kind ? "the wide panel of “{$row->text('name')}”" : "“{$row->text('name')}”";
-            $contents[] = new MenuContent($id, $kind, $name, $trees[$id], $row->bool('met'), $candidates, $since, $this->regions($trees[$id]->entries, null), $row->textOrNull('opens_at'));
+            $contents[] = new MenuContent(
+                $id,
+                $kind,
+                $name,
+                $trees[$id],
+                $row->bool('met'),
+                $candidates,
+                $since,
+                $this->regions($trees[$id]->entries, null),
+                $row->textOrNull('opens_at'),
+            );
         }
 
         return $contents;
@@ -190,7 +214,13 @@ final readonly class Contents
             $contents[] = new PlaceContent(PlaceReader::fromRow($columns), (new Row($columns))->text('summary'));
         }
         $places = array_map(static fn (PlaceContent $one): Place => $one->place, $contents);
-        $known->expect(array_values(array_filter(array_merge(...array_map(static fn (Place $place): array => [$place->parentId, $place->closedTo], $places)))), []);
+        $known->expect(
+            array_values(array_filter(array_merge(...array_map(
+                static fn (Place $place): array => [$place->parentId, $place->closedTo],
+                $places,
+            )))),
+            [],
+        );
         $known->expectLooks($places);
 
         return $contents;
@@ -204,7 +234,9 @@ final readonly class Contents
         $shape = HeaderShape::of($settings->values);
         $header = $hung['header'] ?? null;
         $menuId = $header->bay->menuId ?? '';
-        $fit = null === $header || HeaderForm::Drawer === $shape->form ? null : FittedHeader::of($settings, $header->menu->entries, '' === $menuId ? [] : $this->copy->layouts->panelsIn($menuId));
+        $fit = null === $header || HeaderForm::Drawer === $shape->form
+            ? null
+            : FittedHeader::of($settings, $header->menu->entries, '' === $menuId ? [] : $this->copy->layouts->panelsIn($menuId));
         $labels = array_map(static fn (ResolvedEntry $entry): string => $entry->label, null === $header ? [] : $header->menu->byId());
         $panels = $ids = [];
         foreach ($this->frame->panels($this->copy, $guest) as $entryId => $laidOut) {
@@ -230,20 +262,34 @@ final readonly class Contents
             }
         }
 
-        return new FrameContent(array_values($hung), $this->copy->places->byIds(array_values(array_unique(array_filter($ids)))), $fit, $shape->drawerBelow, $menuId, $panels, array_values(array_unique($fillings)));
+        return new FrameContent(
+            array_values($hung),
+            $this->copy->places->byIds(array_values(array_unique(array_filter($ids)))),
+            $fit,
+            $shape->drawerBelow,
+            $menuId,
+            $panels,
+            array_values(array_unique($fillings)),
+        );
     }
 
     private function distances(CopyKnowledge $known): DistanceContent
     {
         $visited = [];
         foreach ($this->connection->fetchAllAssociative(<<<'SQL'
-            SELECT p.* FROM (SELECT address, sum(count) AS visits FROM visit WHERE day > journal.utc_day() - 30 GROUP BY address HAVING sum(count) >= :many ORDER BY visits DESC LIMIT 200) v
+            SELECT p.* FROM (SELECT address, sum(count) AS visits FROM visit WHERE day > journal.utc_day() - 30 GROUP BY address
+                HAVING sum(count) >= :many ORDER BY visits DESC LIMIT 200) v
             JOIN place p ON p.address = v.address ORDER BY v.visits DESC, p.id
             SQL, ['many' => DistanceContent::MANY_VISITS]) as $columns) {
             $visited[] = PlaceReader::fromRow($columns);
         }
 
-        $steps = $this->distances->to(array_map(static fn (Place $place): string => $place->id, $visited), $this->copy, $this->connection, DistanceContent::NEAR);
+        $steps = $this->distances->to(
+            array_map(static fn (Place $place): string => $place->id, $visited),
+            $this->copy,
+            $this->connection,
+            DistanceContent::NEAR,
+        );
         $known->expectLed(array_map(strval(...), array_keys(array_filter($steps, is_null(...)))));
 
         return new DistanceContent($visited, $steps);
@@ -317,14 +363,27 @@ final readonly class Contents
      */
     private function since(array $trees): array
     {
-        $ids = array_merge([], ...array_map(static fn (Tree $tree): array => null === $tree->shape ? array_map(static fn (Entry $entry): string => $entry->id, iterator_to_array($tree->all(), false)) : [], array_values($trees)));
-        $edited = CopyName::Workbench === $this->copy->name ? 'AND EXISTS (SELECT FROM live.entry l WHERE l.id = e.id AND (l.enabled, l.audience, l.place_id, l.uri, l.from_on, l.until_on) IS NOT DISTINCT FROM (e.enabled, e.audience, e.place_id, e.uri, e.from_on, e.until_on))' : '';
+        $ids = array_merge(
+            [],
+            ...array_map(
+                static fn (Tree $tree): array => null === $tree->shape
+                    ? array_map(static fn (Entry $entry): string => $entry->id, iterator_to_array($tree->all(), false))
+                    : [],
+                array_values($trees),
+            ),
+        );
+        $edited = CopyName::Workbench === $this->copy->name
+            ? 'AND EXISTS (SELECT FROM live.entry l WHERE l.id = e.id AND (l.enabled, l.audience, l.place_id, l.uri, l.from_on, '
+                .'l.until_on) IS NOT DISTINCT FROM (e.enabled, e.audience, e.place_id, e.uri, e.from_on, e.until_on))'
+            : '';
         $since = [];
         foreach ($this->rows(<<<SQL
             SELECT e.id, GREATEST(
-                COALESCE((SELECT max(l.released_at) FROM release_row r JOIN release l ON l.id = r.release_id WHERE r.table_name = 'entry' AND r.row_id = e.id::text), (SELECT min(released_at) FROM release)),
+                COALESCE((SELECT max(l.released_at) FROM release_row r JOIN release l ON l.id = r.release_id
+                    WHERE r.table_name = 'entry' AND r.row_id = e.id::text), (SELECT min(released_at) FROM release)),
                 p.changed_at
-            ) AS since FROM entry e LEFT JOIN place p ON p.id = e.place_id AND p.light <> 'open' WHERE e.id = ANY (CAST(:ids AS uuid[])) $edited
+            ) AS since FROM entry e LEFT JOIN place p ON p.id = e.place_id AND p.light <> 'open'
+                WHERE e.id = ANY (CAST(:ids AS uuid[])) $edited
             SQL, $ids) as $columns) {
             $row = new Row($columns);
             $moment = $row->moment('since');

@@ -60,8 +60,13 @@ final class CopyKnowledge implements Knowledge
     /** @var array<string, bool> by place */
     private array $laidOut = [];
 
-    public function __construct(private readonly Copy $copy, private readonly Connection $connection, private readonly \DateTimeImmutable $moment, private readonly PictureReader $shopPictures, private readonly string $storefrontUrl)
-    {
+    public function __construct(
+        private readonly Copy $copy,
+        private readonly Connection $connection,
+        private readonly \DateTimeImmutable $moment,
+        private readonly PictureReader $shopPictures,
+        private readonly string $storefrontUrl,
+    ) {
     }
 
     /**
@@ -84,9 +89,19 @@ final class CopyKnowledge implements Knowledge
             return;
         }
         $this->outside += array_fill_keys($urls, null);
-        foreach ($this->connection->fetchAllAssociative('SELECT url, status, moved, secure, away_days, why, asked_at FROM outside_answer WHERE url = ANY (CAST(? AS text[])) AND status IS NOT NULL', [PgArray::of($urls)]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT url, status, moved, secure, away_days, why, asked_at FROM outside_answer WHERE url = ANY (CAST(? AS text[]))
+            AND status IS NOT NULL
+            SQL, [PgArray::of($urls)]) as $columns) {
             $row = new Row($columns);
-            $this->outside[$row->text('url')] = new OutsideAnswer($row->int('status'), $row->textOrNull('moved'), $row->bool('secure'), $row->int('away_days'), $row->text('why'), $row->moment('asked_at'));
+            $this->outside[$row->text('url')] = new OutsideAnswer(
+                $row->int('status'),
+                $row->textOrNull('moved'),
+                $row->bool('secure'),
+                $row->int('away_days'),
+                $row->text('why'),
+                $row->moment('asked_at'),
+            );
         }
     }
 
@@ -94,17 +109,25 @@ final class CopyKnowledge implements Knowledge
     {
         $own = parse_url($this->storefrontUrl);
         $asked = parse_url($url);
-        if (!\is_array($own) || !\is_array($asked) || !isset($asked['host'], $own['host']) || strtolower($asked['host']) !== strtolower($own['host']) || ($asked['port'] ?? null) !== ($own['port'] ?? null)) {
+        if (
+            !\is_array($own)
+            || !\is_array($asked)
+            || !isset($asked['host'], $own['host'])
+            || strtolower($asked['host']) !== strtolower($own['host'])
+            || ($asked['port'] ?? null) !== ($own['port'] ?? null)
+        ) {
             return null;
         }
 
-        return ($asked['path'] ?? '/').(isset($asked['query']) ? '?'.$asked['query'] : '').(isset($asked['fragment']) ? '#'.$asked['fragment'] : '');
+        return ($asked['path'] ?? '/').(isset($asked['query']) ? '?'.$asked['query'] : '')
+            .(isset($asked['fragment']) ? '#'.$asked['fragment'] : '');
     }
 
     public function serves(Address $address): bool
     {
         if (1 === preg_match('~^/sitemap-(\d{1,6})\.xml$~D', $address->path, $part)) {
-            return (int) $part[1] >= 1 && (int) $part[1] <= max(1, (int) ceil($this->copy->places->countInSitemap($this->moment) / Sitemap::MOST));
+            return (int) $part[1] >= 1
+                && (int) $part[1] <= max(1, (int) ceil($this->copy->places->countInSitemap($this->moment) / Sitemap::MOST));
         }
 
         return ReservedAddresses::isServed($address);
@@ -112,14 +135,19 @@ final class CopyKnowledge implements Knowledge
 
     public function isAnythingBelow(Address $address): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM place WHERE address = :path OR address > CAST(:path AS text) COLLATE "C" || \'/\' AND address < CAST(:path AS text) COLLATE "C" || \'0\' LIMIT 1', ['path' => $address->path]);
+        return false !== $this->connection->fetchOne(<<<'SQL'
+            SELECT 1 FROM place WHERE address = :path OR address > CAST(:path AS text) COLLATE "C" || '/'
+            AND address < CAST(:path AS text) COLLATE "C" || '0' LIMIT 1
+            SQL, ['path' => $address->path]);
     }
 
     /** @param list<string> $placeIds of pages of which it is asked whether their words are read */
     public function expectLaidOut(array $placeIds): void
     {
         $this->laidOut += array_fill_keys($placeIds, false);
-        foreach ([] === $placeIds ? [] : $this->connection->fetchFirstColumn('SELECT DISTINCT menu_id FROM entry WHERE menu_id = ANY (CAST(? AS uuid[]))', [PgArray::of($placeIds)]) as $id) {
+        foreach ([] === $placeIds ? [] : $this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT DISTINCT menu_id FROM entry WHERE menu_id = ANY (CAST(? AS uuid[]))
+            SQL, [PgArray::of($placeIds)]) as $id) {
             $this->laidOut[\is_string($id) ? $id : ''] = true;
         }
     }
@@ -162,7 +190,10 @@ final class CopyKnowledge implements Knowledge
             $this->lists[$id] = true;
         }
         $this->expectLed($ids);
-        $this->readTitles(array_values(array_unique(array_map(static fn (Place $place): string => '' === $place->listing->title ? $place->title : $place->listing->title, $places))));
+        $this->readTitles(array_values(array_unique(array_map(
+            static fn (Place $place): string => '' === $place->listing->title ? $place->title : $place->listing->title,
+            $places,
+        ))));
     }
 
     /** @param list<string> $placeIds of which it is asked whether anything leads there */
@@ -183,7 +214,11 @@ final class CopyKnowledge implements Knowledge
             $this->pictures[$name] = !str_starts_with($name, 'uploads/') && null !== $this->shopPictures->size($name);
         }
         $asked = array_values(array_filter($new, static fn (string $name): bool => str_starts_with($name, 'uploads/')));
-        foreach ([] === $asked ? [] : $this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND ".PlaceConditions::OPENS." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($asked)] + PlaceConditions::visitor(Visitor::guest($this->moment))) as $name) {
+        foreach ([] === $asked ? [] : $this->connection->fetchFirstColumn(
+            "SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND ".PlaceConditions::OPENS
+                ." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))",
+            ['names' => PgArray::of($asked)] + PlaceConditions::visitor(Visitor::guest($this->moment)),
+        ) as $name) {
             $this->pictures[\is_string($name) ? $name : ''] = true;
         }
     }
@@ -261,7 +296,20 @@ final class CopyKnowledge implements Knowledge
     public function isInFooter(string $placeId): bool
     {
         if (null === $this->inFooter) {
-            $this->inFooter = array_fill_keys(array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT unnest(e.leads) FROM bay b JOIN examined e ON e.copy = ? AND e.subject = \'menu:\' || b.menu_id WHERE '.Frame::AT_THE_FOOT, [$this->copy->name->value]), \is_string(...)), true);
+            $this->inFooter = array_fill_keys(
+                array_filter(
+                    $this->connection->fetchFirstColumn(
+                        <<<'SQL'
+                            SELECT DISTINCT unnest(e.leads) FROM bay b JOIN examined e ON e.copy = ?
+                            AND e.subject = 'menu:' || b.menu_id WHERE 
+                            SQL
+                            .Frame::AT_THE_FOOT,
+                        [$this->copy->name->value],
+                    ),
+                    \is_string(...),
+                ),
+                true,
+            );
         }
 
         return isset($this->inFooter[$placeId]);
@@ -280,7 +328,11 @@ final class CopyKnowledge implements Knowledge
     {
         if (null === $this->signUps) {
             $this->signUps = [];
-            foreach ($this->connection->fetchAllAssociative("SELECT e.piece ->> 'list' AS list, c.name FROM bay b JOIN menu c ON c.id = b.menu_id AND c.kind = 'column' JOIN entry e ON e.menu_id = c.id AND e.piece ->> 'kind' = 'sign-up' AND e.enabled AND e.piece ->> 'list' <> '' ORDER BY b.position DESC") as $columns) {
+            foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+                SELECT e.piece ->> 'list' AS list, c.name FROM bay b JOIN menu c ON c.id = b.menu_id AND c.kind = 'column'
+                JOIN entry e ON e.menu_id = c.id AND e.piece ->> 'kind' = 'sign-up' AND e.enabled AND e.piece ->> 'list' <> ''
+                ORDER BY b.position DESC
+                SQL) as $columns) {
                 $row = new Row($columns);
                 $this->signUps[$row->text('list')] = $row->text('name');
             }
@@ -341,7 +393,10 @@ final class CopyKnowledge implements Knowledge
             $this->byId[$place->id] = $place;
         }
         $goals = $elsewhere = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT * FROM redirect WHERE NOT is_prefix AND source = ANY (CAST(:paths AS text[])) UNION ALL SELECT * FROM redirect WHERE is_prefix AND source = ANY (CAST(:above AS text[]))', ['paths' => PgArray::of($paths), 'above' => PgArray::of(array_map(strval(...), array_keys($above)))]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT * FROM redirect WHERE NOT is_prefix AND source = ANY (CAST(:paths AS text[])) UNION ALL SELECT * FROM redirect
+            WHERE is_prefix AND source = ANY (CAST(:above AS text[]))
+            SQL, ['paths' => PgArray::of($paths), 'above' => PgArray::of(array_map(strval(...), array_keys($above)))]) as $columns) {
             try {
                 $rule = RuleReader::fromRow($columns);
             } catch (Refused) {
@@ -379,12 +434,15 @@ final class CopyKnowledge implements Knowledge
                 WHEN 'page-group' THEN EXISTS (SELECT FROM place p WHERE p.parent_id = l.id AND p.kind = 'page' AND $shown)
                 WHEN 'journal' THEN EXISTS (SELECT FROM place p WHERE p.parent_id = l.id AND p.kind = 'article' AND $shown)
                 WHEN 'category' THEN EXISTS (SELECT FROM place p WHERE p.parent_id = l.id AND p.kind = 'category' AND $shown)
-                    OR EXISTS (WITH RECURSIVE tree AS (SELECT l.id UNION SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category')
+                    OR EXISTS (WITH RECURSIVE tree AS (SELECT l.id UNION SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id
+                        WHERE c.kind = 'category')
                         SELECT FROM tree JOIN standing s ON s.category_id = tree.id JOIN place p ON p.id = s.product_id WHERE $shown)
                 WHEN 'collection' THEN CASE COALESCE(l.rule ->> 'by', 'hand')
                     WHEN 'hand' THEN EXISTS (SELECT FROM pick k JOIN place p ON p.id = k.product_id WHERE k.collection_id = l.id AND $shown)
-                    WHEN 'tag' THEN EXISTS (SELECT FROM product f JOIN place p ON p.id = f.id WHERE f.tags @> ARRAY[l.rule ->> 'tag'] AND $shown)
-                    WHEN 'reduced' THEN EXISTS (SELECT FROM product f JOIN place p ON p.id = f.id WHERE f.reduced_from IS NOT NULL AND $shown)
+                    WHEN 'tag' THEN EXISTS (SELECT FROM product f JOIN place p ON p.id = f.id WHERE f.tags @> ARRAY[l.rule ->> 'tag']
+                        AND $shown)
+                    WHEN 'reduced' THEN EXISTS (SELECT FROM product f JOIN place p ON p.id = f.id WHERE f.reduced_from IS NOT NULL
+                        AND $shown)
                     WHEN 'featured' THEN EXISTS (SELECT FROM product f JOIN place p ON p.id = f.id WHERE f.featured AND $shown)
                     ELSE EXISTS (SELECT FROM product f JOIN place p ON p.id = f.id WHERE $shown) END
                 ELSE true END
@@ -403,7 +461,8 @@ final class CopyKnowledge implements Knowledge
         $columns = $this->connection->fetchFirstColumn(<<<'SQL'
             WITH led AS MATERIALIZED (
                 SELECT DISTINCT lead FROM examined e CROSS JOIN LATERAL unnest(e.leads) AS lead
-                WHERE e.copy = :copy AND e.leads && CAST(:ids AS uuid[]) AND lead = ANY (CAST(:ids AS uuid[])) AND e.subject <> 'words:' || lead AND e.subject <> 'menu:' || lead
+                WHERE e.copy = :copy AND e.leads && CAST(:ids AS uuid[]) AND lead = ANY (CAST(:ids AS uuid[]))
+                    AND e.subject <> 'words:' || lead AND e.subject <> 'menu:' || lead
             )
             SELECT p.id FROM place p WHERE p.id = ANY (CAST(:ids AS uuid[])) AND (
                 p.light = 'open' AND (p.parent_id IS NOT NULL OR p.kind IN ('product', 'collection', 'category'))
@@ -425,7 +484,8 @@ final class CopyKnowledge implements Knowledge
         $this->titled += array_fill_keys($titles, []);
         foreach ($this->connection->fetchAllAssociative(<<<'SQL'
             SELECT p.*, t.title AS asked FROM unnest(CAST(:titles AS text[])) AS t (title) CROSS JOIN LATERAL (
-                SELECT * FROM place p WHERE COALESCE(NULLIF(p.listing_title, ''), p.title) = t.title AND p.listed AND p.light <> 'closed' AND p.audience = 'everyone'
+                SELECT * FROM place p WHERE COALESCE(NULLIF(p.listing_title, ''), p.title) = t.title AND p.listed
+                    AND p.light <> 'closed' AND p.audience = 'everyone'
                 AND (p.opens_on IS NULL OR p.opens_on <= :moment) AND (p.closes_on IS NULL OR p.closes_on > :moment) ORDER BY p.id LIMIT 3
             ) p
             SQL, ['titles' => PgArray::of($titles), 'moment' => $this->moment->format(\DATE_ATOM)]) as $columns) {

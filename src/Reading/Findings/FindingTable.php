@@ -22,7 +22,10 @@ final readonly class FindingTable
     public const PAGE = 100;
 
     private const MOST_WORDS = 8;
-    private const COLUMNS = 'f.id, f.kind, f.subject_type, f.subject_id, f.name, f.within, f.place, f.details, to_jsonb(f.met) AS met, f.says, f.visits, f.since, f.person, a.reason, a.person AS aside_by, a.until, a.finding_id IS NOT NULL AS aside, (SELECT to_jsonb(array_agg(c.copy ORDER BY c.copy)) FROM journal.finding c WHERE c.copy IN (\'live\', \'workbench\') AND c.id = f.id) AS copies';
+    private const COLUMNS = 'f.id, f.kind, f.subject_type, f.subject_id, f.name, f.within, f.place, f.details, to_jsonb(f.met) AS met, '
+        .'f.says, f.visits, f.since, f.person, a.reason, a.person AS aside_by, a.until, a.finding_id IS NOT NULL AS aside, (SELECT '
+        .'to_jsonb(array_agg(c.copy ORDER BY c.copy)) FROM journal.finding c WHERE c.copy IN (\'live\', \'workbench\') AND c.id = f.id) '
+        .'AS copies';
     private const ASIDE = 'LEFT JOIN journal.set_aside a ON a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment())';
 
     public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection)
@@ -41,11 +44,13 @@ final readonly class FindingTable
         $rows = $this->connection->fetchAllAssociative(\sprintf(<<<'SQL'
             WITH first AS MATERIALIZED (
                 SELECT * FROM (
-                    SELECT f.copy, f.id, count(*) OVER kind AS of_kind, sum(f.visits) OVER kind AS visits_of_kind, row_number() OVER (PARTITION BY f.kind ORDER BY f.visits DESC, f.id) AS nth
+                    SELECT f.copy, f.id, count(*) OVER kind AS of_kind, sum(f.visits) OVER kind AS visits_of_kind, row_number() OVER
+                        (PARTITION BY f.kind ORDER BY f.visits DESC, f.id) AS nth
                     FROM journal.finding f %2$s WHERE %3$s WINDOW kind AS (PARTITION BY f.kind)
                 ) found WHERE nth <= %4$d
             )
-            SELECT %1$s, of_kind, visits_of_kind FROM first JOIN journal.finding f USING (copy, id) %2$s ORDER BY f.broken DESC, visits_of_kind DESC, f.kind, nth
+            SELECT %1$s, of_kind, visits_of_kind FROM first JOIN journal.finding f USING (copy, id) %2$s
+                ORDER BY f.broken DESC, visits_of_kind DESC, f.kind, nth
             SQL, self::COLUMNS, self::ASIDE, $which->sql, self::FIRST), $which->parameters);
         $groups = [];
         foreach ($rows as $columns) {
@@ -56,7 +61,12 @@ final readonly class FindingTable
         return array_values(array_map(static function (array $some): FoundGroup {
             $row = new Row($some[0]);
 
-            return new FoundGroup(FindingKind::from($row->text('kind')), $row->int('of_kind'), $row->int('visits_of_kind'), array_map(self::found(...), $some));
+            return new FoundGroup(
+                FindingKind::from($row->text('kind')),
+                $row->int('of_kind'),
+                $row->int('visits_of_kind'),
+                array_map(self::found(...), $some),
+            );
         }, $groups));
     }
 
@@ -72,17 +82,32 @@ final readonly class FindingTable
         $which = $this->which($stand, $words, $aside);
         $which = $which->and('f.kind = :kind', ['kind' => $kind->value]);
         if (null !== $after) {
-            $which = $which->and('(-f.visits, f.id) > (SELECT -b.visits, b.id FROM journal.finding b WHERE b.id = :after ORDER BY b.copy LIMIT 1)', ['after' => $after]);
+            $which = $which->
+                and(
+                    '(-f.visits, f.id) > (SELECT -b.visits, b.id FROM journal.finding b WHERE b.id = :after ORDER BY b.copy LIMIT 1)',
+                    ['after' => $after],
+                );
         }
 
-        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE {$which->sql} ORDER BY f.visits DESC, f.id LIMIT ".(self::PAGE + 1), $which->parameters));
+        return array_map(
+            self::found(...),
+            $this->connection->fetchAllAssociative(
+                'SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE {$which->sql} ORDER BY f.visits DESC, f.id LIMIT "
+                    .(self::PAGE + 1),
+                $which->parameters,
+            ),
+        );
     }
 
     /** @return iterable<FoundFinding> all that is not set aside, what is broken and most visited first */
     public function all(CopyFilter $stand): iterable
     {
         $which = $this->which($stand, '', false);
-        foreach ($this->connection->iterateAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE {$which->sql} ORDER BY f.broken DESC, f.visits DESC, f.kind, f.id", $which->parameters) as $columns) {
+        foreach ($this->connection->iterateAssociative(
+            'SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE
+                ." WHERE {$which->sql} ORDER BY f.broken DESC, f.visits DESC, f.kind, f.id",
+            $which->parameters,
+        ) as $columns) {
             yield self::found($columns);
         }
     }
@@ -90,7 +115,15 @@ final readonly class FindingTable
     /** @return list<FoundFinding> what visitors find broken on live that was in order at a moment */
     public function brokenSince(\DateTimeImmutable $moment, int $most): array
     {
-        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE f.copy = 'live' AND f.broken AND f.since >= :moment AND a.finding_id IS NULL ORDER BY f.visits DESC, f.id LIMIT $most", ['moment' => $moment->format(\DATE_ATOM)]));
+        return array_map(
+            self::found(...),
+            $this->connection->fetchAllAssociative(
+                'SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE
+                    ." WHERE f.copy = 'live' AND f.broken AND f.since >= :moment AND a.finding_id IS NULL ORDER BY f.visits DESC, f.id "
+                        ."LIMIT $most",
+                ['moment' => $moment->format(\DATE_ATOM)],
+            ),
+        );
     }
 
     /** @return list<string> of all findings on the workbench that are not set aside */
@@ -98,7 +131,13 @@ final readonly class FindingTable
     {
         $which = $this->which(CopyFilter::Workbench, '', false);
 
-        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT f.id FROM journal.finding f '.self::ASIDE." WHERE {$which->sql}", $which->parameters), \is_string(...)));
+        return array_values(array_filter(
+            $this->connection->fetchFirstColumn(
+                'SELECT f.id FROM journal.finding f '.self::ASIDE." WHERE {$which->sql}",
+                $which->parameters,
+            ),
+            \is_string(...),
+        ));
     }
 
     /**
@@ -108,13 +147,23 @@ final readonly class FindingTable
      */
     public function onTheWorkbench(array $ids): array
     {
-        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE f.copy = 'workbench' AND f.id = ANY (CAST(? AS text[])) ORDER BY f.visits DESC, f.id", [PgArray::of($ids)]));
+        return array_map(
+            self::found(...),
+            $this->connection->fetchAllAssociative(
+                'SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE
+                    ." WHERE f.copy = 'workbench' AND f.id = ANY (CAST(? AS text[])) ORDER BY f.visits DESC, f.id",
+                [PgArray::of($ids)],
+            ),
+        );
     }
 
     /** @return FoundFinding|null on either copy */
     public function one(string $id): ?FoundFinding
     {
-        $row = $this->connection->fetchAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE.' WHERE f.id = ? ORDER BY f.copy DESC LIMIT 1', [$id]);
+        $row = $this->connection->fetchAssociative(
+            'SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE.' WHERE f.id = ? ORDER BY f.copy DESC LIMIT 1',
+            [$id],
+        );
 
         return false === $row ? null : self::found($row);
     }
@@ -128,13 +177,31 @@ final readonly class FindingTable
      */
     public function about(array $subjectIds): array
     {
-        return [] === $subjectIds ? [] : array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE f.copy = 'workbench' AND f.subject_id = ANY (CAST(? AS text[])) AND a.finding_id IS NULL ORDER BY f.broken DESC, f.visits DESC, f.id", [PgArray::of($subjectIds)]));
+        return [] === $subjectIds
+            ? []
+            : array_map(
+                self::found(...),
+                $this->connection->fetchAllAssociative(
+                    'SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE
+                        ." WHERE f.copy = 'workbench' AND f.subject_id = ANY (CAST(? AS text[])) AND a.finding_id IS NULL ORDER BY "
+                            .'f.broken DESC, f.visits DESC, f.id',
+                    [PgArray::of($subjectIds)],
+                ),
+            );
     }
 
     /** @return list<FoundFinding> what is wrong within a menu, a page or a panel of the workbench */
     public function within(string $menuId): array
     {
-        return array_map(self::found(...), $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE." WHERE f.copy = 'workbench' AND f.within = ? AND a.finding_id IS NULL ORDER BY f.broken DESC, f.visits DESC, f.id LIMIT 200", [$menuId]));
+        return array_map(
+            self::found(...),
+            $this->connection->fetchAllAssociative(
+                'SELECT '.self::COLUMNS.' FROM journal.finding f '.self::ASIDE
+                    ." WHERE f.copy = 'workbench' AND f.within = ? AND a.finding_id IS NULL ORDER BY f.broken DESC, f.visits DESC, f.id "
+                        .'LIMIT 200',
+                [$menuId],
+            ),
+        );
     }
 
     /**
@@ -150,7 +217,8 @@ final readonly class FindingTable
         foreach ([] === $ids ? [] : $this->connection->fetchAllAssociative(<<<'SQL'
             SELECT one.id, count(*) AS wrong, count(*) FILTER (WHERE f.broken) AS broken FROM unnest(CAST(:ids AS text[])) AS one (id)
             JOIN journal.finding f ON f.copy = 'workbench' AND (f.subject_id = one.id OR f.within = one.id AND f.within <> '')
-            WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment())) GROUP BY one.id
+            WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id
+                AND (a.until IS NULL OR a.until > journal.moment())) GROUP BY one.id
             SQL, ['ids' => PgArray::of($ids)]) as $columns) {
             $row = new Row($columns);
             $counts[$row->text('id')] = $row->int('wrong');
@@ -163,29 +231,53 @@ final readonly class FindingTable
     /** @return LastWalk|null null where nobody has walked yet */
     public function lastWalk(CopyFilter $stand): ?LastWalk
     {
-        $row = $this->connection->fetchAssociative('SELECT at, pages, links, faults FROM journal.crawl WHERE copy = ?', [CopyFilter::Live === $stand || CopyFilter::Goes === $stand ? 'live' : 'workbench']);
+        $row = $this->connection->fetchAssociative(<<<'SQL'
+            SELECT at, pages, links, faults FROM journal.crawl WHERE copy = ?
+            SQL, [CopyFilter::Live === $stand || CopyFilter::Goes === $stand ? 'live' : 'workbench']);
         if (false === $row) {
             return null;
         }
         $row = new Row($row);
 
-        return new LastWalk($row->moment('at') ?? new \DateTimeImmutable('@0'), $row->int('pages'), $row->int('links'), $row->texts('faults'));
+        return new LastWalk(
+            $row->moment('at') ?? new \DateTimeImmutable('@0'),
+            $row->int('pages'),
+            $row->int('links'),
+            $row->texts('faults'),
+        );
     }
 
     public function outlook(bool $isOfNow): FindingTotals
     {
         $row = new Row($this->connection->fetchAssociative(<<<'SQL'
-            WITH f AS (SELECT f.copy, f.id, f.broken, f.visits FROM journal.finding f WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment()))),
-            comes AS (SELECT id, broken, visits FROM f WHERE copy = 'workbench' AND NOT EXISTS (SELECT FROM journal.finding l WHERE l.copy = 'live' AND l.id = f.id))
-            SELECT count(*) FILTER (WHERE copy = 'workbench') AS wrong, count(*) FILTER (WHERE copy = 'workbench' AND broken) AS broken, count(*) FILTER (WHERE copy = 'live') AS live,
+            WITH f AS (SELECT f.copy, f.id, f.broken, f.visits FROM journal.finding f
+                WHERE NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id
+                AND (a.until IS NULL OR a.until > journal.moment()))),
+            comes AS (SELECT id, broken, visits FROM f WHERE copy = 'workbench'
+                AND NOT EXISTS (SELECT FROM journal.finding l WHERE l.copy = 'live' AND l.id = f.id))
+            SELECT count(*) FILTER (WHERE copy = 'workbench') AS wrong, count(*) FILTER (WHERE copy = 'workbench'
+                AND broken) AS broken, count(*) FILTER (WHERE copy = 'live') AS live,
                 (SELECT count(*) FROM comes WHERE broken) AS breaks, (SELECT COALESCE(sum(visits), 0) FROM comes WHERE broken) AS visits,
-                count(*) FILTER (WHERE copy = 'live' AND NOT EXISTS (SELECT FROM journal.finding w WHERE w.copy = 'workbench' AND w.id = f.id)) AS mends,
-                (SELECT count(DISTINCT a.finding_id) FROM journal.set_aside a JOIN journal.finding s ON s.id = a.finding_id WHERE a.until IS NULL OR a.until > journal.moment()) AS aside,
+                count(*) FILTER (WHERE copy = 'live' AND NOT EXISTS (SELECT FROM journal.finding w WHERE w.copy = 'workbench'
+                    AND w.id = f.id)) AS mends,
+                (SELECT count(DISTINCT a.finding_id) FROM journal.set_aside a JOIN journal.finding s ON s.id = a.finding_id
+                    WHERE a.until IS NULL OR a.until > journal.moment()) AS aside,
                 (SELECT max(done) FROM journal.look) AS done, (SELECT max("of") FROM journal.look) AS "of"
             FROM f
             SQL) ?: []);
 
-        return new FindingTotals($row->int('wrong'), $row->int('broken'), $row->int('breaks'), $row->int('visits'), $row->int('mends'), $row->int('live'), $row->int('aside'), $isOfNow, $row->int('done'), $row->int('of'));
+        return new FindingTotals(
+            $row->int('wrong'),
+            $row->int('broken'),
+            $row->int('breaks'),
+            $row->int('visits'),
+            $row->int('mends'),
+            $row->int('live'),
+            $row->int('aside'),
+            $isOfNow,
+            $row->int('done'),
+            $row->int('of'),
+        );
     }
 
     private function which(CopyFilter $stand, string $words, bool $aside): SqlFragment
@@ -198,7 +290,11 @@ final readonly class FindingTable
         };
         $words = \array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, self::MOST_WORDS);
 
-        return $which->and($aside ? 'a.finding_id IS NOT NULL' : 'a.finding_id IS NULL')->andAlso(SqlFragment::contains("(f.says || ' ' || f.name || ' ' || f.place)", $words));
+        return $which->
+            and($aside ? 'a.finding_id IS NOT NULL' : 'a.finding_id IS NULL')->andAlso(SqlFragment::contains(
+                "(f.says || ' ' || f.name || ' ' || f.place)",
+                $words,
+            ));
     }
 
     /** @param array<string, mixed> $columns */
@@ -207,7 +303,13 @@ final readonly class FindingTable
         $row = new Row($columns);
         $details = array_filter($row->json('details'), static fn (mixed $one): bool => \is_string($one) || \is_int($one));
         /** @var array<string, string|int> $details */
-        $subject = new Subject(SubjectType::from($row->text('subject_type')), $row->text('subject_id'), $row->text('name'), $row->text('within'), $row->text('place'));
+        $subject = new Subject(
+            SubjectType::from($row->text('subject_type')),
+            $row->text('subject_id'),
+            $row->text('name'),
+            $row->text('within'),
+            $row->text('place'),
+        );
 
         return new FoundFinding(
             new Finding(FindingKind::from($row->text('kind')), $subject, $details, $row->texts('met'), id: $row->text('id')),

@@ -30,7 +30,8 @@ final readonly class ShopMap
         // Products are too many to be told apart in a picture, unless something is wrong with them.
         $rows = $this->connection->fetchAllAssociative(<<<'SQL'
             WITH wrong AS (SELECT met.address, count(*) AS wrong FROM journal.finding f, unnest(f.met) AS met (address)
-                WHERE f.copy = 'workbench' AND NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id AND (a.until IS NULL OR a.until > journal.moment())) GROUP BY met.address),
+                WHERE f.copy = 'workbench' AND NOT EXISTS (SELECT FROM journal.set_aside a WHERE a.finding_id = f.id
+                    AND (a.until IS NULL OR a.until > journal.moment())) GROUP BY met.address),
             seen AS (SELECT v.address, sum(v.count) AS visits FROM journal.visit v WHERE v.day > journal.utc_day() - 30 GROUP BY v.address)
             SELECT p.*, COALESCE(s.visits, 0) AS visits, COALESCE(w.wrong, 0) AS wrong
             FROM place p LEFT JOIN seen s ON s.address = p.address LEFT JOIN wrong w ON w.address = p.address
@@ -48,7 +49,13 @@ final readonly class ShopMap
             $place = $places[$row->text('id')];
             $isFront = PlaceKind::FrontPage === $place->kind;
 
-            return new MappedPlace($place, $isFront ? 0 : $steps[$place->id] ?? null, isset($places[$place->parentId ?? '']) ? $place->parentId : null, $row->int('visits'), $row->int('wrong'));
+            return new MappedPlace(
+                $place,
+                $isFront ? 0 : $steps[$place->id] ?? null,
+                isset($places[$place->parentId ?? '']) ? $place->parentId : null,
+                $row->int('visits'),
+                $row->int('wrong'),
+            );
         }, $rows);
     }
 }

@@ -16,7 +16,10 @@ use Lantern\Reading\Relatives\RelativeReader;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
-/** Where something could lead that leads nowhere: to what had the address before, to what is near the place that is closed, to what has its words. */
+/**
+ * Where something could lead that leads nowhere: to what had the address before, to what is near the place that is closed, to what has its
+ * words.
+ */
 final readonly class Suggestions
 {
     private const MOST = 6;
@@ -42,7 +45,10 @@ final readonly class Suggestions
         };
         $address = $finding->detail('address');
         if ('' !== $address) {
-            $ids = $this->connection->fetchFirstColumn("SELECT DISTINCT r.row_id FROM journal.release_row r WHERE r.table_name = 'place' AND (r.before ->> 'address' = :address OR r.after ->> 'address' = :address) LIMIT 5", ['address' => $address]);
+            $ids = $this->connection->fetchFirstColumn(<<<'SQL'
+                SELECT DISTINCT r.row_id FROM journal.release_row r WHERE r.table_name = 'place'
+                AND (r.before ->> 'address' = :address OR r.after ->> 'address' = :address) LIMIT 5
+                SQL, ['address' => $address]);
             foreach ($this->copies->workbench->places->byIds(array_values(array_filter($ids, \is_string(...)))) as $place) {
                 $add(new SuggestedPlace($place, 'had this address before'));
             }
@@ -60,7 +66,10 @@ final readonly class Suggestions
         }
 
         // The longest address of those above it is the nearest.
-        $above = array_filter($this->copies->workbench->places->atAll(self::above($address)), static fn (Place $one): bool => PlaceKind::FrontPage !== $one->kind);
+        $above = array_filter(
+            $this->copies->workbench->places->atAll(self::above($address)),
+            static fn (Place $one): bool => PlaceKind::FrontPage !== $one->kind,
+        );
         usort($above, static fn (Place $one, Place $other): int => \strlen($other->address->path) <=> \strlen($one->address->path));
         if ([] !== $above) {
             $add(new SuggestedPlace($above[0], 'stands above this address'));
@@ -85,6 +94,9 @@ final readonly class Suggestions
         $steps = explode('/', '' === $finding->detail('address') ? $finding->subject->name : $finding->detail('address'));
         $label = 1 === preg_match('/^“(.*)”$/Dus', $finding->detail('link'), $found) ? $found[1] : '';
 
-        return array_values(array_unique(array_filter([str_replace('-', ' ', $steps[\count($steps) - 1]), $label], static fn (string $one): bool => mb_strlen($one) > 2)));
+        return array_values(array_unique(array_filter(
+            [str_replace('-', ' ', $steps[\count($steps) - 1]), $label],
+            static fn (string $one): bool => mb_strlen($one) > 2,
+        )));
     }
 }

@@ -23,6 +23,13 @@ final class FittedHeader
     {
         $looks = $settings->looks();
 
-        return HeaderFit::of($settings->name(), self::ACCOUNT, $entries, $panels, $looks, HeaderShape::of($settings->values)->wordmark?->shownWidth($looks->type()));
+        return HeaderFit::of(
+            $settings->name(),
+            self::ACCOUNT,
+            $entries,
+            $panels,
+            $looks,
+            HeaderShape::of($settings->values)->wordmark?->shownWidth($looks->type()),
+        );
     }
 }

@@ -39,7 +39,11 @@ final readonly class Frame
      */
     public function kept(Copy $copy, Visitor $now): array
     {
-        return $this->cache->get(\sprintf('frame.%s.%s', $copy->frameVersion(), $now->signedIn ? 'customer' : 'guest'), function (ItemInterface $item) use ($copy, $now): array {
+        return $this->cache->get(\sprintf(
+            'frame.%s.%s',
+            $copy->frameVersion(),
+            $now->signedIn ? 'customer' : 'guest',
+        ), function (ItemInterface $item) use ($copy, $now): array {
             $item->expiresAt($copy->keptUntil($now->moment));
 
             return $this->of($copy, $now);
@@ -53,7 +57,11 @@ final readonly class Frame
      */
     public function keptPanels(Copy $copy, Visitor $now): array
     {
-        return $this->cache->get(\sprintf('panels.%s.%s', $copy->frameVersion(), $now->signedIn ? 'customer' : 'guest'), function (ItemInterface $item) use ($copy, $now): array {
+        return $this->cache->get(\sprintf(
+            'panels.%s.%s',
+            $copy->frameVersion(),
+            $now->signedIn ? 'customer' : 'guest',
+        ), function (ItemInterface $item) use ($copy, $now): array {
             $item->expiresAt($copy->keptUntil($now->moment));
 
             return $this->panels($copy, $now);
@@ -63,9 +71,15 @@ final readonly class Frame
     /** @return array<string, LaidOut> the same, of either copy at any moment */
     public function panels(Copy $copy, Visitor $visitor): array
     {
-        $header = array_values(array_filter(array_map(static fn (Bay $bay): ?string => 'header' === $bay->id ? $bay->menuId : null, $copy->menus->bays())));
+        $header = array_values(array_filter(array_map(
+            static fn (Bay $bay): ?string => 'header' === $bay->id ? $bay->menuId : null,
+            $copy->menus->bays(),
+        )));
 
-        return array_filter([] === $header ? [] : $copy->layouts->panels($copy->layouts->panelsIn(...$header), $visitor), static fn (LaidOut $panel): bool => [] !== $panel->layout->pieces);
+        return array_filter(
+            [] === $header ? [] : $copy->layouts->panels($copy->layouts->panelsIn(...$header), $visitor),
+            static fn (LaidOut $panel): bool => [] !== $panel->layout->pieces,
+        );
     }
 
     /**
@@ -75,7 +89,11 @@ final readonly class Frame
      */
     public function keptColumns(Copy $copy, Visitor $now): array
     {
-        return $this->cache->get(\sprintf('columns.%s.%s', $copy->frameVersion(), $now->signedIn ? 'customer' : 'guest'), function (ItemInterface $item) use ($copy, $now): array {
+        return $this->cache->get(\sprintf(
+            'columns.%s.%s',
+            $copy->frameVersion(),
+            $now->signedIn ? 'customer' : 'guest',
+        ), function (ItemInterface $item) use ($copy, $now): array {
             $item->expiresAt($copy->keptUntil($now->moment));
 
             return $this->columns($copy, $now);
@@ -87,7 +105,10 @@ final readonly class Frame
     {
         $columns = $copy->menus->columns();
         $hung = array_filter($copy->menus->bays(), static fn (Bay $bay): bool => isset($columns[$bay->menuId ?? '']));
-        $laidOut = $copy->layouts->columns(array_values(array_unique(array_map(static fn (Bay $bay): string => (string) $bay->menuId, $hung))), $visitor);
+        $laidOut = $copy->layouts->columns(
+            array_values(array_unique(array_map(static fn (Bay $bay): string => (string) $bay->menuId, $hung))),
+            $visitor,
+        );
         $byBay = [];
         foreach ($hung as $bay) {
             if (isset($laidOut[$bay->menuId ?? ''])) {
@@ -137,6 +158,12 @@ final readonly class Frame
     /** A page group with its pages, as a bay beside these shows them by itself. */
     private static function pagesOf(string $groupId): Tree
     {
-        return new Tree([new Entry($groupId, new PlaceTarget($groupId), null, [], filling: new SelfFilling(FillingSource::Pages, $groupId))]);
+        return new Tree([new Entry(
+            $groupId,
+            new PlaceTarget($groupId),
+            null,
+            [],
+            filling: new SelfFilling(FillingSource::Pages, $groupId),
+        )]);
     }
 }

@@ -38,8 +38,15 @@ final readonly class NarrowedListing
      * @param list<Filter>|null $offered  null: those of the listing; others are offered though they narrow nothing today
      * @param list<Card>|null   $children the categories that may be chosen, where they are known already
      */
-    public static function ofPlace(Copy $copy, Place $place, PlaceDetails $details, ListingQuery $asked, Visitor $visitor, ?array $offered = null, ?array $children = null): self
-    {
+    public static function ofPlace(
+        Copy $copy,
+        Place $place,
+        PlaceDetails $details,
+        ListingQuery $asked,
+        Visitor $visitor,
+        ?array $offered = null,
+        ?array $children = null,
+    ): self {
         $filters = Filters::of($copy->settings->all()->values);
         $listing = match ($place->kind) {
             PlaceKind::Category => Listing::ofCategory($place->id),
@@ -59,8 +66,16 @@ final readonly class NarrowedListing
      * @param list<Filter>    $offered
      * @param list<Card>|null $children the categories that may be chosen; null: those that stand below no other
      */
-    public static function of(Copy $copy, Listing $listing, ListingQuery $asked, array $offered, Filters $filters, ?array $children, Visitor $visitor, bool $all = false): self
-    {
+    public static function of(
+        Copy $copy,
+        Listing $listing,
+        ListingQuery $asked,
+        array $offered,
+        Filters $filters,
+        ?array $children,
+        Visitor $visitor,
+        bool $all = false,
+    ): self {
         if (self::offersCategories($offered)) {
             $children ??= $copy->shop->below(null, $visitor, PlaceKind::Category);
         }
@@ -68,7 +83,12 @@ final readonly class NarrowedListing
         $chosen = $copy->places->byIds($narrowing->categoryIds());
         // What does not open for a visitor has no name here, either.
         $open = array_filter($chosen, static fn (Place $one): bool => $one->opensFor($visitor));
-        $query = $narrowing->isNone() ? $asked->knowing($narrowing) : $asked->knowing($copy->listings->known($narrowing->callingCategories(array_combine(array_keys($open), array_keys($open))), $filters));
+        $query = $narrowing->isNone()
+            ? $asked->knowing($narrowing)
+            : $asked->knowing($copy->listings->known(
+                $narrowing->callingCategories(array_combine(array_keys($open), array_keys($open))),
+                $filters,
+            ));
         $categories = [];
         foreach (self::offersCategories($offered) ? $children ?? [] : [] as $card) {
             $categories[$card->place->id] = $card->place;
@@ -76,7 +96,20 @@ final readonly class NarrowedListing
         $categories += $open;
         $counts = $copy->listings->counts($listing, $query->narrowing, $offered, $filters, array_keys($categories), $visitor);
 
-        return new self($listing, $query, $filters, ShownFilters::of($counts, $query->narrowing, $offered, $filters, array_map(static fn (Place $one): string => $one->title, $categories), $all), $categories);
+        return new self(
+            $listing,
+            $query,
+            $filters,
+            ShownFilters::of(
+                $counts,
+                $query->narrowing,
+                $offered,
+                $filters,
+                array_map(static fn (Place $one): string => $one->title, $categories),
+                $all,
+            ),
+            $categories,
+        );
     }
 
     /** @return array<string, string> the address of each category that is in play, without the first slash, by its id */

@@ -24,7 +24,12 @@ final readonly class LooksSets
             $row = new Row($values);
             $looks = json_decode($row->text('looks'), true);
 
-            return new LooksSet($row->text('id'), $row->text('name'), Looks::of(array_filter(\is_array($looks) ? $looks : [], \is_string(...))), false);
+            return new LooksSet(
+                $row->text('id'),
+                $row->text('name'),
+                Looks::of(array_filter(\is_array($looks) ? $looks : [], \is_string(...))),
+                false,
+            );
         }, $this->connection->fetchAllAssociative('SELECT id, name, looks FROM looks_set ORDER BY name COLLATE by_name'));
 
         return [...LooksSet::shipped(), ...$kept, ...$this->earlier()];
@@ -39,10 +44,27 @@ final readonly class LooksSets
     {
         $settings = fn (string $copy): array => $this->settings("SELECT id, value #>> '{}' FROM $copy.setting WHERE id LIKE 'looks\\_%'");
         $live = $settings('live');
-        $before = $this->settings("SELECT r.row_id, r.before -> 'value' #>> '{}' FROM journal.release_row r WHERE r.table_name = 'setting' AND r.row_id LIKE 'looks\\_%' AND r.release_id = (SELECT r.release_id FROM journal.release_row r JOIN journal.release n ON n.id = r.release_id WHERE r.table_name = 'setting' AND r.row_id LIKE 'looks\\_%' AND n.number > 1 ORDER BY n.number DESC LIMIT 1)");
-        $sets = Looks::of($live)->equals(Looks::of($settings('workbench'))) ? [] : [new LooksSet('live', 'As visitors see it now', Looks::of($live), true)];
+        $before = $this->settings(
+            "SELECT r.row_id, r.before -> 'value' #>> '{}' FROM journal.release_row r WHERE r.table_name = 'setting' AND r.row_id LIKE "
+                ."'looks\\_%' AND r.release_id = (SELECT r.release_id FROM journal.release_row r JOIN journal.release n ON n.id = "
+                ."r.release_id WHERE r.table_name = 'setting' AND r.row_id LIKE 'looks\\_%' AND n.number > 1 ORDER BY n.number DESC "
+                .'LIMIT 1)',
+        );
+        $sets = Looks::of($live)->equals(Looks::of($settings('workbench')))
+            ? []
+            : [new LooksSet('live', 'As visitors see it now', Looks::of($live), true)];
 
-        return [] === $before ? $sets : [...$sets, new LooksSet('before', 'As before the last change', Looks::of(array_filter($before, static fn (string $one): bool => '' !== $one) + array_diff_key($live, $before)), true)];
+        return [] === $before
+            ? $sets
+            : [
+                ...$sets,
+                new LooksSet(
+                    'before',
+                    'As before the last change',
+                    Looks::of(array_filter($before, static fn (string $one): bool => '' !== $one) + array_diff_key($live, $before)),
+                    true,
+                ),
+            ];
     }
 
     /** @return array<string, string> by setting; the empty text where it was not there */

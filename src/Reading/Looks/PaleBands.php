@@ -31,7 +31,8 @@ final readonly class PaleBands
         $rows = $this->connection->fetchAllAssociative(<<<'SQL'
             SELECT e.id, e.menu_id, m.kind, COALESCE(p.title, m.name) AS name, e.piece
             FROM entry e JOIN menu m ON m.id = e.menu_id LEFT JOIN place p ON p.id = m.id
-            WHERE e.piece ->> 'kind' IN ('band', 'panel') AND (e.piece -> 'ground' ->> 'colour' IS NOT NULL OR m.kind = 'panel' AND e.piece ->> 'kind' = 'panel')
+            WHERE e.piece ->> 'kind' IN ('band', 'panel') AND (e.piece -> 'ground' ->> 'colour' IS NOT NULL OR m.kind = 'panel'
+                AND e.piece ->> 'kind' = 'panel')
             ORDER BY e.menu_id, e.piece ->> 'kind' DESC LIMIT :most
             SQL, ['most' => self::MOST]);
         $panels = $found = [];

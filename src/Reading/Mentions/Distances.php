@@ -26,6 +26,8 @@ final readonly class Distances
     {
         $front = $copy->places->fixed(PlaceKind::FrontPage);
 
-        return null === $front || [] === $placeIds ? array_fill_keys($placeIds, null) : (new Steps($this->links->in($copy, $connection), $front->id, $most))->to($placeIds);
+        return null === $front || [] === $placeIds
+            ? array_fill_keys($placeIds, null)
+            : (new Steps($this->links->in($copy, $connection), $front->id, $most))->to($placeIds);
     }
 }

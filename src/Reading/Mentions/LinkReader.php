@@ -21,11 +21,17 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
 
-/** The links that a guest can follow in one copy, the workbench where nothing else is said: by the frame, by lists, by texts, by breadcrumbs. */
+/**
+ * The links that a guest can follow in one copy, the workbench where nothing else is said: by the frame, by lists, by texts, by
+ * breadcrumbs.
+ */
 final readonly class LinkReader implements LinkLookup
 {
     /** Where the texts of live lead stands in what was written down when they were looked at. */
-    private const TEXTS_OF_LIVE = "(SELECT CAST(substr(x.subject, 7) AS uuid) AS source_id, goal.place_id, CAST(NULL AS text) AS address, 'link' AS form FROM examined x, unnest(x.leads) AS goal (place_id) WHERE x.copy = 'live' AND x.subject LIKE 'words:%')";
+    private const TEXTS_OF_LIVE = <<<'SQL'
+        (SELECT CAST(substr(x.subject, 7) AS uuid) AS source_id, goal.place_id, CAST(NULL AS text) AS address, 'link' AS form
+        FROM examined x, unnest(x.leads) AS goal (place_id) WHERE x.copy = 'live' AND x.subject LIKE 'words:%')
+        SQL;
 
     public function __construct(
         private Copies $copies,
@@ -86,11 +92,18 @@ final readonly class LinkReader implements LinkLookup
                 $ids[$id] = true;
             }
         }
-        foreach (null !== $laidOut ? [] : [...$shop->below(null, $guest, PlaceKind::Category), ...$shop->newest($guest, ShopReader::NEWEST_IN_FRONT), ...$shop->articles($guest, ShopReader::ARTICLES_IN_FRONT)] as $card) {
+        foreach (null !== $laidOut ? [] : [
+            ...$shop->below(null, $guest, PlaceKind::Category),
+            ...$shop->newest($guest, ShopReader::NEWEST_IN_FRONT),
+            ...$shop->articles($guest, ShopReader::ARTICLES_IN_FRONT),
+        ] as $card) {
             $ids[$card->place->id] = true;
         }
         $search = $workbench->places->fixed(PlaceKind::Search);
-        foreach ([null === $search ? [] : [$search->id], null === $front || null !== $laidOut ? [] : $shop->words($front->id)->placeIds()] as $more) {
+        foreach ([
+            null === $search ? [] : [$search->id],
+            null === $front || null !== $laidOut ? [] : $shop->words($front->id)->placeIds(),
+        ] as $more) {
             foreach ($more as $id) {
                 $ids[$id] = true;
             }
@@ -109,12 +122,20 @@ final readonly class LinkReader implements LinkLookup
                 SELECT t.id AS target, t.parent_id AS source FROM target t WHERE t.parent_id IS NOT NULL AND $shown
                 UNION SELECT t.id, c.category_id FROM target t JOIN standing c ON c.product_id = t.id WHERE $shown
                 UNION SELECT t.id, k.collection_id FROM target t JOIN pick k ON k.product_id = t.id WHERE $shown
-                UNION SELECT t.id, c.id FROM target t JOIN product f ON f.id = t.id JOIN place c ON c.kind = 'collection' AND (c.rule->>'by' = 'tag' AND c.rule->>'tag' = ANY(f.tags) OR c.rule->>'by' = 'reduced' AND f.reduced_from IS NOT NULL OR c.rule->>'by' = 'featured' AND f.featured) WHERE $shown
-                UNION SELECT t.id, f.id FROM target t JOIN place f ON f.kind = CASE WHEN t.kind = 'collection' THEN 'all-collections' ELSE 'all-products' END WHERE (t.kind IN ('product', 'collection') OR t.kind = 'category' AND t.parent_id IS NULL) AND $shown
-                UNION SELECT t.id, m.source_id FROM target t JOIN $texts m ON m.place_id = t.id WHERE m.form NOT IN ('picture', 'video') AND t.light <> 'closed'
-                UNION SELECT t.id, m.source_id FROM target t JOIN $texts m ON m.address = t.address WHERE m.form NOT IN ('picture', 'video') AND t.light <> 'closed'
-                UNION SELECT t.id, e.on_page FROM target t JOIN entry e ON e.place_id = t.id WHERE e.on_page IS NOT NULL AND e.enabled AND t.light <> 'closed'
-                UNION SELECT t.id, c.id FROM target t JOIN place c ON c.parent_id = t.id AND c.kind = 'category' WHERE t.kind = 'category' AND t.light <> 'closed'
+                UNION SELECT t.id, c.id FROM target t JOIN product f ON f.id = t.id JOIN place c ON c.kind = 'collection'
+                    AND (c.rule->>'by' = 'tag' AND c.rule->>'tag' = ANY(f.tags) OR c.rule->>'by' = 'reduced' AND f.reduced_from IS NOT NULL
+                    OR c.rule->>'by' = 'featured' AND f.featured) WHERE $shown
+                UNION SELECT t.id, f.id FROM target t
+                    JOIN place f ON f.kind = CASE WHEN t.kind = 'collection' THEN 'all-collections' ELSE 'all-products' END
+                    WHERE (t.kind IN ('product', 'collection') OR t.kind = 'category' AND t.parent_id IS NULL) AND $shown
+                UNION SELECT t.id, m.source_id FROM target t JOIN $texts m ON m.place_id = t.id WHERE m.form NOT IN ('picture', 'video')
+                    AND t.light <> 'closed'
+                UNION SELECT t.id, m.source_id FROM target t JOIN $texts m ON m.address = t.address
+                    WHERE m.form NOT IN ('picture', 'video') AND t.light <> 'closed'
+                UNION SELECT t.id, e.on_page FROM target t JOIN entry e ON e.place_id = t.id WHERE e.on_page IS NOT NULL AND e.enabled
+                    AND t.light <> 'closed'
+                UNION SELECT t.id, c.id FROM target t JOIN place c ON c.parent_id = t.id AND c.kind = 'category'
+                    WHERE t.kind = 'category' AND t.light <> 'closed'
             )
             SELECT target, source FROM led WHERE source <> target
             SQL, ['ids' => PgArray::of($placeIds)] + $this->visitor());
@@ -128,7 +149,13 @@ final readonly class LinkReader implements LinkLookup
         }
         $open = $this->open(array_merge(...array_values($sources)));
 
-        return array_map(static fn (array $some): array => array_values(array_filter(array_unique($some), static fn (string $id): bool => isset($open[$id]))), $sources);
+        return array_map(
+            static fn (array $some): array => array_values(array_filter(
+                array_unique($some),
+                static fn (string $id): bool => isset($open[$id]),
+            )),
+            $sources,
+        );
     }
 
     /**
@@ -142,10 +169,16 @@ final readonly class LinkReader implements LinkLookup
      */
     private function below(array $placeIds, array $front): array
     {
-        $groups = array_values(array_filter($this->connection->fetchFirstColumn("SELECT id FROM place WHERE id = ANY (CAST(:ids AS uuid[])) AND light <> 'closed' AND kind IN ('page-group', 'journal') ORDER BY id", ['ids' => PgArray::of($placeIds)]), \is_string(...)));
+        $groups = array_values(array_filter($this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT id FROM place WHERE id = ANY (CAST(:ids AS uuid[])) AND light <> 'closed' AND kind IN ('page-group', 'journal')
+            ORDER BY id
+            SQL, ['ids' => PgArray::of($placeIds)]), \is_string(...)));
         $workbench = $this->copy();
 
-        return [] === $groups ? [] : $this->cache->get("below.{$workbench->frameVersion()}.".hash('xxh128', implode('', $groups)), function (ItemInterface $item) use ($workbench, $groups, $front): array {
+        return [] === $groups ? [] : $this->cache->get("below.{$workbench->frameVersion()}.".hash(
+            'xxh128',
+            implode('', $groups),
+        ), function (ItemInterface $item) use ($workbench, $groups, $front): array {
             $texts = $this->texts();
             $item->expiresAt($workbench->keptUntil($this->clock->now()));
             $below = [];
@@ -170,7 +203,10 @@ final readonly class LinkReader implements LinkLookup
      */
     private function open(array $placeIds): array
     {
-        $ids = $this->connection->fetchFirstColumn('SELECT p.id FROM place p WHERE p.id = ANY (CAST(:ids AS uuid[])) AND '.PlaceConditions::OPENS, ['ids' => PgArray::of(array_values(array_unique($placeIds)))] + $this->visitor());
+        $ids = $this->connection->fetchFirstColumn(
+            'SELECT p.id FROM place p WHERE p.id = ANY (CAST(:ids AS uuid[])) AND '.PlaceConditions::OPENS,
+            ['ids' => PgArray::of(array_values(array_unique($placeIds)))] + $this->visitor(),
+        );
 
         return array_fill_keys(array_filter($ids, \is_string(...)), true);
     }

@@ -31,7 +31,15 @@ final readonly class MentionReader
     /** @return list<Mention> menu entries first, then texts, redirects, closed places, lists and what stands outside */
     public function of(Place $place): array
     {
-        return [...$this->entries($place->id), ...$this->texts($place), ...$this->pieces($place->id), ...$this->redirects($place->id), ...$this->closedPlaces($place->id), ...$this->lists($place), ...$this->outside($place)];
+        return [
+            ...$this->entries($place->id),
+            ...$this->texts($place),
+            ...$this->pieces($place->id),
+            ...$this->redirects($place->id),
+            ...$this->closedPlaces($place->id),
+            ...$this->lists($place),
+            ...$this->outside($place),
+        ];
     }
 
     /**
@@ -42,7 +50,15 @@ final readonly class MentionReader
     public function menusThatLeadTo(string $placeId, bool $pages = false): array
     {
         $menus = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT m.id, COALESCE(hm.name || \', the wide panel of “\' || m.name || \'”\', m.name) AS name FROM menu m LEFT JOIN entry h ON m.kind = \'panel\' AND h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id WHERE m.id IN (SELECT menu_id FROM entry WHERE place_id = ? UNION SELECT menu_id FROM entry WHERE filling IS NOT NULL)'.($pages ? '' : " AND m.kind <> 'page'").' ORDER BY m.position, m.name', [$placeId]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(
+            <<<'SQL'
+                SELECT m.id, COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name FROM menu m
+                LEFT JOIN entry h ON m.kind = 'panel' AND h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
+                WHERE m.id IN (SELECT menu_id FROM entry WHERE place_id = ? UNION SELECT menu_id FROM entry WHERE filling IS NOT NULL)
+                SQL
+                .($pages ? '' : " AND m.kind <> 'page'").' ORDER BY m.position, m.name',
+            [$placeId],
+        ) as $columns) {
             $row = new Row($columns);
             $menus[$row->text('id')] = $row->text('name');
         }
@@ -61,17 +77,28 @@ final readonly class MentionReader
                 SELECT a.spot, a.menu_id, e.parent_id, a.label, a.part, ARRAY[COALESCE(e.label, p.title, '')] || a.trail
                 FROM above a JOIN entry e ON e.id = a.parent_id LEFT JOIN place p ON p.id = e.place_id WHERE cardinality(a.trail) < 10
             )
-            SELECT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, a.spot, a.label, a.part, array_to_json(array_remove(a.trail, '')) AS trail
-            FROM above a JOIN menu m ON m.id = a.menu_id LEFT JOIN entry h ON m.kind = 'panel' AND h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
-            WHERE a.parent_id IS NULL AND m.kind <> 'page' AND (m.kind IN ('menu', 'column') OR h.id IS NOT NULL) ORDER BY m.position, m.name, a.label, a.trail
-            SQL, ['place' => $placeId], static fn (Row $row): Mention => new EntryMention($row->text('name'), $row->text('id'), $row->text('spot'), $row->text('label'), $row->texts('trail'), $row->text('part')));
+            SELECT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, a.spot, a.label, a.part,
+                array_to_json(array_remove(a.trail, '')) AS trail
+            FROM above a JOIN menu m ON m.id = a.menu_id LEFT JOIN entry h ON m.kind = 'panel' AND h.id = m.id
+                LEFT JOIN menu hm ON hm.id = h.menu_id
+            WHERE a.parent_id IS NULL AND m.kind <> 'page' AND (m.kind IN ('menu', 'column') OR h.id IS NOT NULL)
+                ORDER BY m.position, m.name, a.label, a.trail
+            SQL, ['place' => $placeId], static fn (Row $row): Mention => new EntryMention(
+            $row->text('name'),
+            $row->text('id'),
+            $row->text('spot'),
+            $row->text('label'),
+            $row->texts('trail'),
+            $row->text('part'),
+        ));
     }
 
     /** @return list<Mention> */
     private function texts(Place $place): array
     {
         return $this->mentions(<<<'SQL'
-            SELECT p.title, p.id, CASE WHEN min(t.form) IN ('button', 'picture', 'video') THEN min(t.form) WHEN bool_and(t.place_id IS NULL) THEN 'typed' ELSE 'link' END AS form,
+            SELECT p.title, p.id, CASE WHEN min(t.form) IN ('button', 'picture', 'video') THEN min(t.form) WHEN bool_and(t.place_id IS
+                NULL) THEN 'typed' ELSE 'link' END AS form,
                 count(*) AS times, CASE WHEN p.light = 'closed' THEN p.kind END AS closed
             FROM shown_text_mention t JOIN place p ON p.id = t.source_id
             WHERE (t.place_id = :place OR t.address = :address) AND t.source_id <> :place
@@ -93,16 +120,30 @@ final readonly class MentionReader
     private function pieces(string $placeId): array
     {
         return [...$this->mentions(<<<'SQL'
-            SELECT p.title, p.id, CASE WHEN bool_and(e.piece ->> 'kind' = 'button') THEN 'button' WHEN bool_and(e.piece ->> 'kind' = 'picture') THEN 'picture' ELSE 'piece' END AS form,
+            SELECT p.title, p.id, CASE WHEN bool_and(e.piece ->> 'kind' = 'button') THEN 'button' WHEN bool_and(e.piece ->> 'kind' =
+                'picture') THEN 'picture' ELSE 'piece' END AS form,
                 count(*) AS times, CASE WHEN p.light = 'closed' THEN p.kind END AS closed
             FROM entry e JOIN place p ON p.id = e.on_page WHERE e.place_id = :place AND e.on_page <> :place
             GROUP BY p.id, p.title, p.light, p.kind ORDER BY p.title COLLATE by_name, p.id
-            SQL, ['place' => $placeId], static fn (Row $row): Mention => new TextMention($row->text('title'), $row->text('id'), LinkForm::from($row->text('form')), $row->int('times'), PlaceKind::tryFrom($row->textOrNull('closed') ?? ''), true)),
+            SQL, ['place' => $placeId], static fn (Row $row): Mention => new TextMention(
+            $row->text('title'),
+            $row->text('id'),
+            LinkForm::from($row->text('form')),
+            $row->int('times'),
+            PlaceKind::tryFrom($row->textOrNull('closed') ?? ''),
+            true,
+        )),
             ...$this->mentions(<<<'SQL'
             SELECT DISTINCT COALESCE(hm.name || ', the wide panel of “' || m.name || '”', m.name) AS name, m.id, t.piece_id AS spot
-            FROM shown_text_mention t JOIN menu m ON m.id = t.source_id AND m.kind IN ('panel', 'column') LEFT JOIN entry h ON h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
+            FROM shown_text_mention t JOIN menu m ON m.id = t.source_id AND m.kind IN ('panel', 'column')
+                LEFT JOIN entry h ON h.id = m.id LEFT JOIN menu hm ON hm.id = h.menu_id
             WHERE t.place_id = :place AND (m.kind = 'column' OR hm.id IS NOT NULL) ORDER BY name
-            SQL, ['place' => $placeId], static fn (Row $row): Mention => new EntryMention($row->text('name'), $row->text('id'), $row->text('spot'), 'words')),
+            SQL, ['place' => $placeId], static fn (Row $row): Mention => new EntryMention(
+                $row->text('name'),
+                $row->text('id'),
+                $row->text('spot'),
+                'words',
+            )),
         ];
     }
 
@@ -110,14 +151,25 @@ final readonly class MentionReader
     private function redirects(string $placeId): array
     {
         return $this->mentions(<<<'SQL'
-            SELECT source || CASE WHEN is_prefix THEN '/*' ELSE '' END AS source, status, id FROM redirect WHERE goal_place_id = :place ORDER BY source
-            SQL, ['place' => $placeId], static fn (Row $row): Mention => new RedirectMention($row->text('source'), $row->text('id'), RedirectStatus::from($row->int('status'))));
+            SELECT source || CASE WHEN is_prefix THEN '/*' ELSE '' END AS source, status, id FROM redirect WHERE goal_place_id = :place
+                ORDER BY source
+            SQL, ['place' => $placeId], static fn (Row $row): Mention => new RedirectMention(
+            $row->text('source'),
+            $row->text('id'),
+            RedirectStatus::from($row->int('status')),
+        ));
     }
 
     /** @return list<Mention> */
     private function closedPlaces(string $placeId): array
     {
-        return $this->mentions("SELECT title, id FROM place WHERE closed_to = :place AND closed_answer = 'elsewhere' ORDER BY title COLLATE by_name", ['place' => $placeId], static fn (Row $row): Mention => new Mention(MentionKind::ClosedPlace, $row->text('title'), $row->text('id')));
+        return $this->mentions(<<<'SQL'
+            SELECT title, id FROM place WHERE closed_to = :place AND closed_answer = 'elsewhere' ORDER BY title COLLATE by_name
+            SQL, ['place' => $placeId], static fn (Row $row): Mention => new Mention(
+            MentionKind::ClosedPlace,
+            $row->text('title'),
+            $row->text('id'),
+        ));
     }
 
     /**
@@ -135,12 +187,21 @@ final readonly class MentionReader
                 SQL,
             PlaceKind::Collection => "SELECT title, id FROM place WHERE kind = 'all-collections' AND CAST(:place AS uuid) IS NOT NULL",
             PlaceKind::Category, PlaceKind::Page, PlaceKind::Article => null === $place->parentId
-                ? "SELECT title, id FROM place WHERE kind = 'front-page' AND CAST(:place AS uuid) IS NOT NULL AND ".(PlaceKind::Category === $place->kind ? 'true' : 'false')
+                ? "SELECT title, id FROM place WHERE kind = 'front-page' AND CAST(:place AS uuid) IS NOT NULL AND "
+                    .(PlaceKind::Category === $place->kind ? 'true' : 'false')
                 : 'SELECT p.title, p.id FROM place p JOIN place c ON c.parent_id = p.id WHERE c.id = :place',
             default => null,
         };
 
-        return null === $sql || !$place->light->isShownInLists() ? [] : $this->mentions("SELECT title, id FROM ($sql) lists ORDER BY title COLLATE by_name", ['place' => $place->id], static fn (Row $row): Mention => new Mention(MentionKind::List, $row->text('title'), $row->text('id')));
+        return null === $sql || !$place->light->isShownInLists()
+            ? []
+            : $this->mentions(<<<SQL
+                SELECT title, id FROM ($sql) lists ORDER BY title COLLATE by_name
+                SQL, ['place' => $place->id], static fn (Row $row): Mention => new Mention(
+                MentionKind::List,
+                $row->text('title'),
+                $row->text('id'),
+            ));
     }
 
     /**
@@ -157,7 +218,12 @@ final readonly class MentionReader
                 SELECT CAST(:address AS text) UNION ALL SELECT address FROM live.place WHERE id = :place
                 UNION ALL SELECT source FROM redirect WHERE goal_place_id = :place AND NOT is_prefix
             ) ORDER BY o.name
-            SQL, ['place' => $place->id, 'address' => $place->address->path], static fn (Row $row): Mention => new OutsideMention($row->text('name'), $row->text('id'), $row->text('kind'), $row->textOrNull('via')));
+            SQL, ['place' => $place->id, 'address' => $place->address->path], static fn (Row $row): Mention => new OutsideMention(
+            $row->text('name'),
+            $row->text('id'),
+            $row->text('kind'),
+            $row->textOrNull('via'),
+        ));
     }
 
     /**
@@ -168,6 +234,9 @@ final readonly class MentionReader
      */
     private function mentions(string $sql, array $parameters, \Closure $made): array
     {
-        return array_map(static fn (array $columns): Mention => $made(new Row($columns)), $this->connection->fetchAllAssociative("$sql LIMIT ".self::MOST, $parameters));
+        return array_map(
+            static fn (array $columns): Mention => $made(new Row($columns)),
+            $this->connection->fetchAllAssociative("$sql LIMIT ".self::MOST, $parameters),
+        );
     }
 }

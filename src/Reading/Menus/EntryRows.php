@@ -74,7 +74,13 @@ final class EntryRows
                 );
             } catch (Refused) {
                 // One line that breaks a rule, however it came here, must not take the menu with it.
-                return new Entry($row->text('id'), new Heading(), mb_substr($row->textOrNull('label') ?? 'A line that cannot be read', 0, Entry::MAX_LABEL), $children, false);
+                return new Entry(
+                    $row->text('id'),
+                    new Heading(),
+                    mb_substr($row->textOrNull('label') ?? 'A line that cannot be read', 0, Entry::MAX_LABEL),
+                    $children,
+                    false,
+                );
             }
         }, $byParent[$parentId] ?? []);
     }
@@ -82,7 +88,11 @@ final class EntryRows
     private static function target(Row $row): Target
     {
         return match ($row->text('target_kind')) {
-            'place' => new PlaceTarget($row->text('place_id'), $row->text('part'), null === $row->textOrNull('narrowing') ? new Narrowing() : EntryCodec::narrowing(Fields::of($row->json('narrowing')))),
+            'place' => new PlaceTarget(
+                $row->text('place_id'),
+                $row->text('part'),
+                null === $row->textOrNull('narrowing') ? new Narrowing() : EntryCodec::narrowing(Fields::of($row->json('narrowing'))),
+            ),
             'outside' => new OutsideTarget($row->text('uri')),
             'contact' => ContactTarget::fromUri($row->text('uri')),
             default => new Heading(),

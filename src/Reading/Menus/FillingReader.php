@@ -51,16 +51,22 @@ final readonly class FillingReader
         foreach ($fillings as $id => $filling) {
             [$from, $order, $more] = $this->source($filling, $rules[$filling->placeId ?? ''] ?? ['all', ''], $n);
             $parameters += $more + ["entry$n" => $id];
-            $limit = ($filling->most + \count($filling->leftOut)) * (FillingSource::Categories === $filling->source ? SelfFilling::MOST : 1) + self::SPARE;
+            $limit = ($filling->most + \count($filling->leftOut)) * (
+                FillingSource::Categories === $filling->source ? SelfFilling::MOST : 1
+            ) + self::SPARE;
             $parts[] = <<<SQL
                 (SELECT CAST(:entry$n AS text) AS entry_id, row_number() OVER (ORDER BY $order) AS nth, p.* FROM $from
-                AND (p.light = 'open' AND (p.closes_on IS NULL OR p.closes_on > CAST(:moment AS timestamptz)) OR p.id = CAST(:besides AS uuid))
+                AND (p.light = 'open' AND (p.closes_on IS NULL OR p.closes_on > CAST(:moment AS timestamptz))
+                    OR p.id = CAST(:besides AS uuid))
                 ORDER BY $order LIMIT $limit)
                 SQL;
             ++$n;
         }
         $candidates = array_fill_keys(array_keys($fillings), []);
-        foreach ($this->connection->fetchAllAssociative('SELECT * FROM ('.implode(' UNION ALL ', $parts).') AS filled ORDER BY entry_id, nth', $parameters) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT * FROM ('.implode(' UNION ALL ', $parts).') AS filled ORDER BY entry_id, nth',
+            $parameters,
+        ) as $columns) {
             $candidates[(new Row($columns))->text('entry_id')][] = PlaceReader::fromRow($columns);
         }
 
@@ -79,13 +85,19 @@ final readonly class FillingReader
         $order = match ($filling->order) {
             FillingOrder::Name => 'p.title COLLATE by_name, p.id',
             FillingOrder::Price => 'f.price, p.id',
-            FillingOrder::Newest => PlaceKind::Product === $filling->kind || FillingSource::Products === $filling->source ? 'f.new_since DESC, f.id' : 'p.published_on DESC NULLS LAST, p.id DESC',
+            FillingOrder::Newest => PlaceKind::Product === $filling->kind || FillingSource::Products === $filling->source
+                ? 'f.new_since DESC, f.id'
+                : 'p.published_on DESC NULLS LAST, p.id DESC',
             FillingOrder::Hand => 'p.position, p.title COLLATE by_name, p.id',
         };
         if (FillingSource::Newest === $filling->source) {
             return match ($filling->kind) {
                 PlaceKind::Product => ["place p JOIN product f ON f.id = p.id WHERE p.kind = 'product'", 'f.new_since DESC, f.id', []],
-                default => ["place p WHERE p.kind = :kind$n", 'p.published_on DESC NULLS LAST, p.id DESC', ["kind$n" => $filling->kind?->value]],
+                default => [
+                    "place p WHERE p.kind = :kind$n",
+                    'p.published_on DESC NULLS LAST, p.id DESC',
+                    ["kind$n" => $filling->kind?->value],
+                ],
             };
         }
         if (FillingSource::Pages === $filling->source) {
@@ -93,7 +105,9 @@ final readonly class FillingReader
         }
         if (FillingSource::Categories === $filling->source) {
             $below = null === $filling->placeId ? 'IS NULL' : "= CAST(:place$n AS uuid)";
-            $deeper = 2 === $filling->depth ? "OR p.parent_id IN (SELECT c.id FROM place c WHERE c.kind = 'category' AND c.parent_id $below)" : '';
+            $deeper = 2 === $filling->depth
+                ? "OR p.parent_id IN (SELECT c.id FROM place c WHERE c.kind = 'category' AND c.parent_id $below)"
+                : '';
 
             return ["place p WHERE p.kind = 'category' AND (p.parent_id $below $deeper)", $order, null === $filling->placeId ? [] : $place];
         }
@@ -101,8 +115,18 @@ final readonly class FillingReader
 
         return match ($by) {
             'all' => [$products, $order, []],
-            'category' => ["$products AND p.id IN (WITH RECURSIVE tree AS (SELECT CAST(:place$n AS uuid) AS id UNION SELECT c.id FROM place c JOIN tree ON c.parent_id = tree.id WHERE c.kind = 'category') SELECT s.product_id FROM standing s WHERE s.category_id = ANY (ARRAY(SELECT id FROM tree)))", $order, $place],
-            'hand' => ["pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = CAST(:place$n AS uuid)", FillingOrder::Hand === $filling->order ? 'k.position, p.id' : $order, $place],
+            'category' => [
+                "$products AND p.id IN (WITH RECURSIVE tree AS (SELECT CAST(:place$n AS uuid) AS id UNION SELECT c.id FROM place c JOIN "
+                    ."tree ON c.parent_id = tree.id WHERE c.kind = 'category') SELECT s.product_id FROM standing s WHERE s.category_id = "
+                    .'ANY (ARRAY(SELECT id FROM tree)))',
+                $order,
+                $place,
+            ],
+            'hand' => [
+                "pick k JOIN place p ON p.id = k.product_id JOIN product f ON f.id = p.id WHERE k.collection_id = CAST(:place$n AS uuid)",
+                FillingOrder::Hand === $filling->order ? 'k.position, p.id' : $order,
+                $place,
+            ],
             'tag' => ["$products AND f.tags @> ARRAY[CAST(:tag$n AS text)]", $order, ["tag$n" => $tag]],
             'reduced' => ["$products AND f.reduced_from IS NOT NULL", $order, []],
             'featured' => ["$products AND f.featured", $order, []],
@@ -125,7 +149,9 @@ final readonly class FillingReader
         }
         $rules = [];
         if ([] !== $ids) {
-            foreach ($this->connection->fetchAllAssociative("SELECT id, kind, COALESCE(rule ->> 'by', 'hand') AS by, rule ->> 'tag' AS tag FROM place WHERE id IN (?)", [$ids], [ArrayParameterType::STRING]) as $columns) {
+            foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+                SELECT id, kind, COALESCE(rule ->> 'by', 'hand') AS by, rule ->> 'tag' AS tag FROM place WHERE id IN (?)
+                SQL, [$ids], [ArrayParameterType::STRING]) as $columns) {
                 $row = new Row($columns);
                 $rules[$row->text('id')] = match ($row->text('kind')) {
                     'category' => ['category', ''],

@@ -33,7 +33,10 @@ final readonly class MenuReader
         $rows = array_fill_keys($menuIds, []);
         $kinds = [];
         if ([] !== $menuIds) {
-            $entries = $this->connection->fetchAllAssociative('SELECT m.id AS of_menu, m.kind AS of_kind, e.* FROM menu m LEFT JOIN entry e ON e.menu_id = m.id WHERE m.id IN (?) ORDER BY e.position, e.id', [$menuIds], [ArrayParameterType::STRING]);
+            $entries = $this->connection->fetchAllAssociative(<<<'SQL'
+                SELECT m.id AS of_menu, m.kind AS of_kind, e.* FROM menu m LEFT JOIN entry e ON e.menu_id = m.id WHERE m.id IN (?)
+                ORDER BY e.position, e.id
+                SQL, [$menuIds], [ArrayParameterType::STRING]);
             foreach ($entries as $columns) {
                 $row = new Row($columns);
                 $kinds[$row->text('of_menu')] = match ($row->text('of_kind')) {
@@ -59,8 +62,19 @@ final readonly class MenuReader
         return array_map(static function (array $columns): Bay {
             $row = new Row($columns);
 
-            return new Bay($row->text('id'), $row->text('heading'), $row->textOrNull('menu_id'), $row->int('share'), $row->textOrNull('beside'), $row->textOrNull('beside_title') ?? '', $row->bool('fills'));
-        }, $this->connection->fetchAllAssociative('SELECT b.*, p.title AS beside_title FROM bay b LEFT JOIN place p ON p.id = b.beside WHERE b.beside IS NULL OR p.id IS NOT NULL ORDER BY b.position, b.id'));
+            return new Bay(
+                $row->text('id'),
+                $row->text('heading'),
+                $row->textOrNull('menu_id'),
+                $row->int('share'),
+                $row->textOrNull('beside'),
+                $row->textOrNull('beside_title') ?? '',
+                $row->bool('fills'),
+            );
+        }, $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT b.*, p.title AS beside_title FROM bay b LEFT JOIN place p ON p.id = b.beside WHERE b.beside IS NULL
+            OR p.id IS NOT NULL ORDER BY b.position, b.id
+            SQL));
     }
 
     /** @return array<string, int> by menu */
@@ -114,7 +128,9 @@ final readonly class MenuReader
     private function namesOf(string $kind): array
     {
         $names = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT id, name FROM menu WHERE kind = ? ORDER BY position, name', [$kind]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT id, name FROM menu WHERE kind = ? ORDER BY position, name
+            SQL, [$kind]) as $columns) {
             $row = new Row($columns);
             $names[$row->text('id')] = $row->text('name');
         }

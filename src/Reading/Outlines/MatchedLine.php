@@ -16,7 +16,13 @@ final readonly class MatchedLine
      * @param Entry|null    $panel   the wide panel that it opens, as it would go in
      * @param string|null   $problem what is wrong with the line as it was written, and what was made of it
      */
-    public function __construct(public OutlineLine $line, public int $level, public ?Entry $entry, public array $matches, public ?string $problem, public ?Entry $panel = null)
-    {
+    public function __construct(
+        public OutlineLine $line,
+        public int $level,
+        public ?Entry $entry,
+        public array $matches,
+        public ?string $problem,
+        public ?Entry $panel = null,
+    ) {
     }
 }

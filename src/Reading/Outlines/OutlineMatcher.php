@@ -48,16 +48,32 @@ final readonly class OutlineMatcher
             $leads = [...$leads, ...self::addressesIn($line->filling ?? [])];
         }
         $targets = $this->own->targets(array_values(array_unique($leads)));
-        $places = $this->copies->workbench->places->byIds(array_values(array_unique(array_map(static fn (PlaceTarget $target): string => $target->placeId, $targets))));
-        $words = array_values(array_unique(array_map(static fn (OutlineLine $line): string => $line->label, array_filter($byWords ? $lines : [], static fn (OutlineLine $line): bool => '' === $line->lead && '' !== $line->label && null === $line->filling && null === $line->piece))));
+        $places = $this->copies->workbench->places->byIds(array_values(array_unique(array_map(
+            static fn (PlaceTarget $target): string => $target->placeId,
+            $targets,
+        ))));
+        $words = array_values(array_unique(array_map(
+            static fn (OutlineLine $line): string => $line->label,
+            array_filter(
+                $byWords ? $lines : [],
+                static fn (OutlineLine $line): bool => '' === $line->lead
+                    && '' !== $line->label
+                    && null === $line->filling
+                    && null === $line->piece,
+            ),
+        )));
         $found = $this->table->alike($words);
 
         // What stands how deep in a page is for the page to judge.
-        $deepest = [] === array_filter($lines, static fn (OutlineLine $line): bool => null !== $line->piece) ? Tree::MAX_DEPTH : self::DEEPEST;
+        $deepest = [] === array_filter($lines, static fn (OutlineLine $line): bool => null !== $line->piece)
+            ? Tree::MAX_DEPTH
+            : self::DEEPEST;
 
         return array_map(function (OutlineLine $line, int $n) use ($lines, $targets, $places, $found, $byWords, $deepest): MatchedLine {
             $level = min($line->level, $deepest);
-            $problem = $level === $line->level ? null : \sprintf('It stood on level %d; a menu has %d, so it is put on the last.', $line->level, $deepest);
+            $problem = $level === $line->level
+                ? null
+                : \sprintf('It stood on level %d; a menu has %d, so it is put on the last.', $line->level, $deepest);
             $matches = $this->matches($line->label, $found[$line->label] ?? []);
             $isHeading = !$byWords || ($lines[$n + 1]->level ?? 0) > $line->level;
             $panel = null;
@@ -67,7 +83,14 @@ final readonly class OutlineMatcher
                 $problem = \sprintf('Its wide panel cannot be taken over: %s', $refused->getMessage());
             }
             try {
-                return new MatchedLine($line, $level, $this->entry($line, $targets, $places, $matches, $isHeading), $matches, $problem, $panel);
+                return new MatchedLine(
+                    $line,
+                    $level,
+                    $this->entry($line, $targets, $places, $matches, $isHeading),
+                    $matches,
+                    $problem,
+                    $panel,
+                );
             } catch (Refused $refused) {
                 return new MatchedLine($line, $level, null, $matches, $refused->getMessage(), $panel);
             }
@@ -99,7 +122,8 @@ final readonly class OutlineMatcher
             if (\count($open) < $line->level) {
                 $open[] = [];
             }
-            $open[\count($open) - 1][] = $this->entry($line, $targets, $places, [], true) ?? throw new Refused('target', \sprintf('It is not said where “%s” leads.', $line->label));
+            $open[\count($open) - 1][] = $this->entry($line, $targets, $places, [], true)
+                ?? throw new Refused('target', \sprintf('It is not said where “%s” leads.', $line->label));
         }
         $close(1);
 
@@ -126,13 +150,19 @@ final readonly class OutlineMatcher
         $label = match (true) {
             $target instanceof PlaceTarget && ('' === $line->label || $line->label === $title) => null,
             '' === $line->label && null !== $line->piece => null,
-            '' === $line->label => mb_substr((string) preg_replace('~^(https?://(www\.)?|mailto:|tel:)~i', '', $line->lead), 0, Entry::MAX_LABEL),
+            '' === $line->label => mb_substr(
+                (string) preg_replace('~^(https?://(www\.)?|mailto:|tel:)~i', '', $line->lead),
+                0,
+                Entry::MAX_LABEL,
+            ),
             default => $line->label,
         };
 
         return new Entry(
             (new UuidV7())->toRfc4122(), $target, $label, [], $line->enabled, $line->audience, $line->opening,
-            $line->newTab && $target instanceof OutsideTarget, $line->note, null === $line->filling ? null : $this->filling($line->filling, $targets),
+            $line->newTab && $target instanceof OutsideTarget, $line->note, null === $line->filling
+                ? null
+                : $this->filling($line->filling, $targets),
             null === $line->piece ? null : PieceCodec::decode(Fields::of($line->piece, 'piece')),
         );
     }
@@ -163,7 +193,14 @@ final readonly class OutlineMatcher
                 $matches[] = new PlaceMatch($place, $likeness->sureness, $likeness->score);
             }
         }
-        usort($matches, static fn (PlaceMatch $a, PlaceMatch $b): int => [$b->score, \count($a->place->address->ancestors()), $a->place->address->path] <=> [$a->score, \count($b->place->address->ancestors()), $b->place->address->path]);
+        usort(
+            $matches,
+            static fn (PlaceMatch $a, PlaceMatch $b): int => [
+                $b->score,
+                \count($a->place->address->ancestors()),
+                $a->place->address->path,
+            ] <=> [$a->score, \count($b->place->address->ancestors()), $b->place->address->path],
+        );
 
         return \array_slice($matches, 0, self::MOST_CANDIDATES);
     }
@@ -174,13 +211,19 @@ final readonly class OutlineMatcher
      */
     private function filling(array $filling, array $targets): SelfFilling
     {
-        $id = static fn (string $address): string => ($targets[$address] ?? throw new Refused('filling', "Nothing in this shop is at {$address}, from which the line should fill itself."))->placeId;
+        $id = static fn (string $address): string => ($targets[$address] ?? throw new Refused(
+            'filling',
+            "Nothing in this shop is at {$address}, from which the line should fill itself.",
+        ))->placeId;
         $of = \is_string($filling['of'] ?? null) ? $id($filling['of']) : null;
         $labels = [];
         foreach (\is_array($filling['labels'] ?? null) ? $filling['labels'] : [] as $address => $label) {
             $labels[$id((string) $address)] = $label;
         }
-        $leftOut = array_map($id, array_values(array_filter(\is_array($filling['leftOut'] ?? null) ? $filling['leftOut'] : [], \is_string(...))));
+        $leftOut = array_map(
+            $id,
+            array_values(array_filter(\is_array($filling['leftOut'] ?? null) ? $filling['leftOut'] : [], \is_string(...))),
+        );
 
         return EntryCodec::filling(Fields::of(['placeId' => $of, 'labels' => $labels, 'leftOut' => $leftOut] + $filling, 'fills'));
     }

@@ -63,7 +63,8 @@ final readonly class OutlineWriter
             $this->collect(($panels[$entry->id] ?? null)->entries ?? [], 1, $places, $titles, $panel);
             $place = $entry->target instanceof PlaceTarget ? $places[$entry->target->placeId] ?? null : null;
             $lines[] = new OutlineLine(
-                \count($lines) + 1, $level, $entry->label ?? ($titles ? $place->title ?? '' : ''), self::lead($entry->target, $place, $places),
+                \count($lines) + 1, $level, $entry->label
+                    ?? ($titles ? $place->title ?? '' : ''), self::lead($entry->target, $place, $places),
                 $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note,
                 null === $entry->filling ? null : self::filling($entry->filling, $places),
                 $entry->content instanceof Piece ? self::piece($entry->content, $places) : null,
@@ -82,7 +83,11 @@ final readonly class OutlineWriter
     {
         $values = PieceCodec::encode($piece);
         if ($piece instanceof Text) {
-            $values['html'] = preg_replace_callback('/"place:([0-9a-f-]{36})/', static fn (array $found): string => '"'.(isset($places[$found[1]]) ? $places[$found[1]]->address->encoded() : $found[0]), $piece->html);
+            $values['html'] = preg_replace_callback(
+                '/"place:([0-9a-f-]{36})/',
+                static fn (array $found): string => '"'.(isset($places[$found[1]]) ? $places[$found[1]]->address->encoded() : $found[0]),
+                $piece->html,
+            );
         }
 
         return $values;

@@ -60,7 +60,9 @@ final readonly class LayoutReader
     /** @return list<string> ids of the entries of menus that have a wide panel */
     public function panelsIn(string ...$menuIds): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn("SELECT m.id FROM menu m JOIN entry e ON e.id = m.id WHERE m.kind = 'panel' AND e.menu_id IN (?)", [$menuIds], [ArrayParameterType::STRING]), \is_string(...)));
+        return array_values(array_filter($this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT m.id FROM menu m JOIN entry e ON e.id = m.id WHERE m.kind = 'panel' AND e.menu_id IN (?)
+            SQL, [$menuIds], [ArrayParameterType::STRING]), \is_string(...)));
     }
 
     /**
@@ -76,7 +78,9 @@ final readonly class LayoutReader
     /** A sign-up that is there, wherever it stands; null where there is none. */
     public function signUp(string $entryId): ?SignUp
     {
-        $found = $this->connection->fetchOne("SELECT piece FROM entry WHERE id = ? AND enabled AND piece ->> 'kind' = 'sign-up'", [$entryId]);
+        $found = $this->connection->fetchOne(<<<'SQL'
+            SELECT piece FROM entry WHERE id = ? AND enabled AND piece ->> 'kind' = 'sign-up'
+            SQL, [$entryId]);
         $piece = \is_string($found) ? PieceCodec::decode(Fields::of(json_decode($found, true))) : null;
 
         return $piece instanceof SignUp ? $piece : null;
@@ -89,7 +93,12 @@ final readonly class LayoutReader
      */
     public function columns(array $ids, Visitor $visitor): array
     {
-        return [] === $ids ? [] : array_filter($this->laidOut($this->menus->trees($ids), $visitor), static fn (LaidOut $column): bool => [] !== $column->layout->pieces);
+        return [] === $ids
+            ? []
+            : array_filter(
+                $this->laidOut($this->menus->trees($ids), $visitor),
+                static fn (LaidOut $column): bool => [] !== $column->layout->pieces,
+            );
     }
 
     /**
@@ -97,7 +106,8 @@ final readonly class LayoutReader
      *
      * @param array<string, Tree> $trees
      *
-     * @return array{Supplies, array<string, Card>, list<string>} with the cards that were read on the way, and what else would make another of it
+     * @return array{Supplies, array<string, Card>, list<string>} with the cards that were read on the way, and what else would make another
+     *            of it
      */
     public function supplies(array $trees, Visitor $visitor): array
     {
@@ -120,8 +130,16 @@ final readonly class LayoutReader
                     }
                 } elseif ($piece instanceof Band || $piece instanceof Panel) {
                     $pictures[] = $piece->ground->picture;
-                } elseif ($piece instanceof Products && ProductSource::Hand !== $piece->source && (ProductSource::Place !== $piece->source || null !== $place)) {
-                    $wanted[$entry->id] = new WantedProducts($piece, ProductSource::Place === $piece->source ? $place : null, $target->narrowing ?? new Narrowing());
+                } elseif (
+                    $piece instanceof Products
+                    && ProductSource::Hand !== $piece->source
+                    && (ProductSource::Place !== $piece->source || null !== $place)
+                ) {
+                    $wanted[$entry->id] = new WantedProducts(
+                        $piece,
+                        ProductSource::Place === $piece->source ? $place : null,
+                        $target->narrowing ?? new Narrowing(),
+                    );
                     if (PlaceKind::Category !== $place?->kind) {
                         $lists[] = 'products';
                     }
@@ -136,7 +154,18 @@ final readonly class LayoutReader
 
         $found = $this->products->chosen($wanted, Filters::of($this->settings->all()->values), $visitor);
 
-        return [new Supplies($places, $this->fillings->candidates($trees, $visitor->moment), $found->ids, $children, $this->thatAreThere(array_values(array_filter($pictures, \is_string(...))), $visitor), $this->settings->all()->values), $cards, array_values(array_unique([...$lists, ...$found->within]))];
+        return [
+            new Supplies(
+                $places,
+                $this->fillings->candidates($trees, $visitor->moment),
+                $found->ids,
+                $children,
+                $this->thatAreThere(array_values(array_filter($pictures, \is_string(...))), $visitor),
+                $this->settings->all()->values,
+            ),
+            $cards,
+            array_values(array_unique([...$lists, ...$found->within])),
+        ];
     }
 
     /**
@@ -151,7 +180,11 @@ final readonly class LayoutReader
         $wanted = [];
         foreach ($layouts as $layout) {
             foreach ($layout->all() as $piece) {
-                $wanted = [...$wanted, ...$piece->placeIds, ...($piece->piece instanceof OneProduct && null !== $piece->place ? [$piece->place->id] : [])];
+                $wanted = [
+                    ...$wanted,
+                    ...$piece->placeIds,
+                    ...($piece->piece instanceof OneProduct && null !== $piece->place ? [$piece->place->id] : []),
+                ];
             }
         }
         $cards += $this->shop->cardsOf(array_values(array_diff(array_unique($wanted), array_keys($cards))), $visitor);
@@ -171,7 +204,17 @@ final readonly class LayoutReader
         $uploaded = array_values(array_filter($names, static fn (string $name): bool => str_starts_with($name, 'uploads/')));
         $there = array_values(array_filter($names, static fn (string $name): bool => '' !== $name && !str_starts_with($name, 'uploads/')));
         if ([] !== $uploaded) {
-            $there = [...$there, ...array_filter($this->connection->fetchFirstColumn("SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND ".PlaceConditions::OPENS." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))", ['names' => PgArray::of($uploaded)] + PlaceConditions::visitor($visitor)), \is_string(...))];
+            $there = [
+                ...$there,
+                ...array_filter(
+                    $this->connection->fetchFirstColumn(
+                        "SELECT p.file ->> 'stored' FROM place p WHERE p.kind = 'file' AND ".PlaceConditions::OPENS
+                            ." AND p.file ->> 'stored' = ANY (CAST(:names AS text[]))",
+                        ['names' => PgArray::of($uploaded)] + PlaceConditions::visitor($visitor),
+                    ),
+                    \is_string(...),
+                ),
+            ];
         }
 
         return array_fill_keys($there, true);

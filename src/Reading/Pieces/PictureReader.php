@@ -31,7 +31,13 @@ final readonly class PictureReader
             return [];
         }
 
-        return array_map(Colour::fromHex(...), $this->cache->get('regions.'.hash('sha256', "$name $changed"), static fn (): array => str_ends_with($name, '.svg') ? self::drawn($path) : self::seen($path)));
+        return array_map(
+            Colour::fromHex(...),
+            $this->cache->get(
+                'regions.'.hash('sha256', "$name $changed"),
+                static fn (): array => str_ends_with($name, '.svg') ? self::drawn($path) : self::seen($path),
+            ),
+        );
     }
 
     /** How large a picture is; null where there is none, or it cannot be read. */
@@ -50,9 +56,18 @@ final readonly class PictureReader
             return $width > 0 && $height > 0 ? new PictureSize($width, $height) : null;
         }
         $begins = (string) file_get_contents($path, length: 4000);
-        $number = static fn (string $attribute): float => 1 === preg_match("/<svg\b[^>]*\s$attribute=\"([\d.]{1,8})(?:px)?\"/", $begins, $found) ? (float) $found[1] : 0.0;
+        $number = static fn (string $attribute): float => 1 === preg_match(
+            "/<svg\b[^>]*\s$attribute=\"([\d.]{1,8})(?:px)?\"/",
+            $begins,
+            $found,
+        )
+            ? (float) $found[1]
+            : 0.0;
         [$width, $height] = [$number('width'), $number('height')];
-        if (($width < 1 || $height < 1) && 1 === preg_match('/<svg\b[^>]*\sviewBox="[-\d.]+[ ,]+[-\d.]+[ ,]+([\d.]{1,8})[ ,]+([\d.]{1,8})"/', $begins, $found)) {
+        if (
+            ($width < 1 || $height < 1)
+            && 1 === preg_match('/<svg\b[^>]*\sviewBox="[-\d.]+[ ,]+[-\d.]+[ ,]+([\d.]{1,8})[ ,]+([\d.]{1,8})"/', $begins, $found)
+        ) {
             [$width, $height] = [(float) $found[1], (float) $found[2]];
         }
 

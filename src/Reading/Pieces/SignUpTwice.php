@@ -14,8 +14,15 @@ final readonly class SignUpTwice
      * @param int    $version of the page's layout
      * @param int    $ownVersion of the column of the footer
      */
-    public function __construct(public string $entryId, public string $menuId, public string $otherId, public int $version, public int $ownVersion, private string $page, private string $list)
-    {
+    public function __construct(
+        public string $entryId,
+        public string $menuId,
+        public string $otherId,
+        public int $version,
+        public int $ownVersion,
+        private string $page,
+        private string $list,
+    ) {
     }
 
     public function words(): string

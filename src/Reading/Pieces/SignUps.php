@@ -22,15 +22,25 @@ final readonly class SignUps
     {
         $twice = [];
         foreach ($this->connection->fetchAllAssociative(<<<'SQL'
-            SELECT c.id AS column_id, f.id AS entry_id, e.menu_id, e.id AS other_id, m.version, c.version AS own_version, COALESCE(p.title, m.name) AS page, f.piece ->> 'list' AS list
+            SELECT c.id AS column_id, f.id AS entry_id, e.menu_id, e.id AS other_id, m.version, c.version AS own_version,
+                COALESCE(p.title, m.name) AS page, f.piece ->> 'list' AS list
             FROM bay b JOIN menu c ON c.id = b.menu_id AND c.kind = 'column'
             JOIN entry f ON f.menu_id = c.id AND f.piece ->> 'kind' = 'sign-up' AND f.enabled AND f.piece ->> 'list' <> ''
-            JOIN entry e ON e.on_page IS NOT NULL AND e.piece ->> 'kind' = 'sign-up' AND e.enabled AND e.piece ->> 'list' = f.piece ->> 'list'
+            JOIN entry e ON e.on_page IS NOT NULL AND e.piece ->> 'kind' = 'sign-up' AND e.enabled
+                AND e.piece ->> 'list' = f.piece ->> 'list'
             JOIN menu m ON m.id = e.menu_id JOIN place p ON p.id = m.id AND p.light <> 'closed'
             ORDER BY p.title COLLATE by_name, e.id LIMIT :most
             SQL, ['most' => self::MOST]) as $columns) {
             $row = new Row($columns);
-            $twice[$row->text('column_id')][] = new SignUpTwice($row->text('entry_id'), $row->text('menu_id'), $row->text('other_id'), $row->int('version'), $row->int('own_version'), $row->text('page'), $row->text('list'));
+            $twice[$row->text('column_id')][] = new SignUpTwice(
+                $row->text('entry_id'),
+                $row->text('menu_id'),
+                $row->text('other_id'),
+                $row->int('version'),
+                $row->int('own_version'),
+                $row->text('page'),
+                $row->text('list'),
+            );
         }
 
         return $twice;
@@ -39,6 +49,8 @@ final readonly class SignUps
     /** @return list<string> the lists that sign-ups of the workbench write into, by name */
     public function lists(): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn("SELECT DISTINCT piece ->> 'list' FROM entry WHERE piece ->> 'kind' = 'sign-up' AND piece ->> 'list' <> '' ORDER BY 1"), \is_string(...)));
+        return array_values(array_filter($this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT DISTINCT piece ->> 'list' FROM entry WHERE piece ->> 'kind' = 'sign-up' AND piece ->> 'list' <> '' ORDER BY 1
+            SQL), \is_string(...)));
     }
 }

@@ -22,7 +22,8 @@ use Lantern\Reading\Sql\Row;
 /** Places of one copy, as values of the core. */
 final class PlaceReader implements PlaceLookup
 {
-    public const COLUMNS = 'id, kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, listing_title, listing_description, serving';
+    public const COLUMNS = 'id, kind, title, address, parent_id, light, opens_on, closes_on, audience, closed_answer, closed_to, listed, '
+        .'listing_title, listing_description, serving';
 
     public function __construct(private readonly Connection $connection)
     {
@@ -40,7 +41,12 @@ final class PlaceReader implements PlaceLookup
      */
     public function atAll(array $addresses): array
     {
-        $places = [] === $addresses ? [] : $this->places('address = ANY (CAST(:paths AS text[]))', ['paths' => PgArray::of(array_map(static fn (Address $address): string => $address->path, $addresses))]);
+        $places = [] === $addresses
+            ? []
+            : $this->places(
+                'address = ANY (CAST(:paths AS text[]))',
+                ['paths' => PgArray::of(array_map(static fn (Address $address): string => $address->path, $addresses))],
+            );
 
         return array_combine(array_map(static fn (Place $place): string => $place->address->path, $places), $places);
     }
@@ -50,7 +56,16 @@ final class PlaceReader implements PlaceLookup
     {
         $paths = $asked->categoryIds();
         $ids = [];
-        foreach ([] === $paths ? [] : $this->places("kind = 'category' AND (address = ANY (CAST(:paths AS text[])) OR id = ANY (CAST(:ids AS uuid[])))", ['ids' => PgArray::of(array_filter($paths, static fn (string $path): bool => 1 === preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $path))), 'paths' => PgArray::of(array_map(static fn (string $path): string => "/$path", $paths))]) as $place) {
+        foreach ([] === $paths ? [] : $this->places(
+            "kind = 'category' AND (address = ANY (CAST(:paths AS text[])) OR id = ANY (CAST(:ids AS uuid[])))",
+            [
+                'ids' => PgArray::of(array_filter(
+                    $paths,
+                    static fn (string $path): bool => 1 === preg_match('/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/D', $path),
+                )),
+                'paths' => PgArray::of(array_map(static fn (string $path): string => "/$path", $paths)),
+            ],
+        ) as $place) {
             $ids[ltrim($place->address->path, '/')] = $ids[$place->id] = $place->id;
         }
 
@@ -86,7 +101,14 @@ final class PlaceReader implements PlaceLookup
      */
     public function referredToByMenus(array $menuIds): array
     {
-        return [] === $menuIds ? [] : $this->places("id = ANY (ARRAY(SELECT place_id FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) UNION SELECT CAST(jsonb_array_elements_text(narrowing #> '{choices,category}') AS uuid) FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) AND narrowing #> '{choices,category}' IS NOT NULL))", ['ids' => PgArray::of($menuIds)]);
+        return [] === $menuIds
+            ? []
+            : $this->places(
+                'id = ANY (ARRAY(SELECT place_id FROM entry WHERE menu_id = ANY (CAST(:ids AS uuid[])) UNION SELECT '
+                    ."CAST(jsonb_array_elements_text(narrowing #> '{choices,category}') AS uuid) FROM entry WHERE menu_id = ANY "
+                    ."(CAST(:ids AS uuid[])) AND narrowing #> '{choices,category}' IS NOT NULL))",
+                ['ids' => PgArray::of($menuIds)],
+            );
     }
 
     /**
@@ -96,9 +118,10 @@ final class PlaceReader implements PlaceLookup
      */
     public function belowAny(array $addresses): array
     {
-        return [] === $addresses ? [] : $this->places('id IN (SELECT b.id FROM unnest(CAST(:paths AS text[])) path JOIN place b ON b.address > path COLLATE "C" || \'/\' AND b.address < path COLLATE "C" || \'0\')', [
-            'paths' => PgArray::of(array_map(static fn (Address $address): string => $address->path, $addresses)),
-        ]);
+        return [] === $addresses ? [] : $this->places('id IN (SELECT b.id FROM unnest(CAST(:paths AS text[])) path JOIN place b ON '
+            .'b.address > path COLLATE "C" || \'/\' AND b.address < path COLLATE "C" || \'0\')', [
+                'paths' => PgArray::of(array_map(static fn (Address $address): string => $address->path, $addresses)),
+            ]);
     }
 
     /**
@@ -106,7 +129,10 @@ final class PlaceReader implements PlaceLookup
      */
     public function countBelowAny(array $addresses): int
     {
-        $count = $this->connection->fetchOne('SELECT count(DISTINCT b.id) FROM unnest(CAST(:paths AS text[])) path JOIN place b ON b.address > path COLLATE "C" || \'/\' AND b.address < path COLLATE "C" || \'0\'', [
+        $count = $this->connection->fetchOne(<<<'SQL'
+            SELECT count(DISTINCT b.id) FROM unnest(CAST(:paths AS text[])) path JOIN place b ON b.address > path COLLATE "C" || '/'
+            AND b.address < path COLLATE "C" || '0'
+            SQL, [
             'paths' => PgArray::of(array_map(static fn (Address $address): string => $address->path, $addresses)),
         ]);
 
@@ -122,13 +148,19 @@ final class PlaceReader implements PlaceLookup
     /** @return list<Place> what stands directly below a place, in its own order */
     public function childrenOf(string $parentId, int $most): array
     {
-        return array_values($this->places('parent_id = :parent', ['parent' => $parentId], "position, title COLLATE by_name, id LIMIT $most"));
+        return array_values($this->places(
+            'parent_id = :parent',
+            ['parent' => $parentId],
+            "position, title COLLATE by_name, id LIMIT $most",
+        ));
     }
 
     /** The last position among the places of a kind below a parent; 0 where there are none. */
     public function lastPosition(PlaceKind $kind, ?string $parentId): int
     {
-        $last = $this->connection->fetchOne('SELECT max(position) FROM place WHERE kind = ? AND parent_id IS NOT DISTINCT FROM CAST(? AS uuid)', [$kind->value, $parentId]);
+        $last = $this->connection->fetchOne(<<<'SQL'
+            SELECT max(position) FROM place WHERE kind = ? AND parent_id IS NOT DISTINCT FROM CAST(? AS uuid)
+            SQL, [$kind->value, $parentId]);
 
         return is_numeric($last) ? (int) $last : 0;
     }
@@ -171,14 +203,21 @@ final class PlaceReader implements PlaceLookup
      */
     public function inSitemap(\DateTimeImmutable $moment, int $part, int $most): array
     {
-        $paths = $this->connection->fetchFirstColumn('SELECT p.address FROM place p WHERE '.PlaceConditions::IN_SITEMAP." ORDER BY p.address LIMIT $most OFFSET ".$most * ($part - 1), ['moment' => $moment->format(\DATE_ATOM)]);
+        $paths = $this->connection->fetchFirstColumn(
+            'SELECT p.address FROM place p WHERE '.PlaceConditions::IN_SITEMAP." ORDER BY p.address LIMIT $most OFFSET "
+                .$most * ($part - 1),
+            ['moment' => $moment->format(\DATE_ATOM)],
+        );
 
         return array_map(Address::fromNormal(...), array_values(array_filter($paths, \is_string(...))));
     }
 
     public function countInSitemap(\DateTimeImmutable $moment): int
     {
-        $count = $this->connection->fetchOne('SELECT count(*) FROM place p WHERE '.PlaceConditions::IN_SITEMAP, ['moment' => $moment->format(\DATE_ATOM)]);
+        $count = $this->connection->fetchOne(
+            'SELECT count(*) FROM place p WHERE '.PlaceConditions::IN_SITEMAP,
+            ['moment' => $moment->format(\DATE_ATOM)],
+        );
 
         return is_numeric($count) ? (int) $count : 0;
     }
@@ -219,7 +258,10 @@ final class PlaceReader implements PlaceLookup
     private function places(string $where, array $parameters, string $order = 'position, title COLLATE by_name, id'): array
     {
         $places = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT '.self::COLUMNS." FROM place WHERE $where ORDER BY $order", $parameters) as $row) {
+        foreach ($this->connection->fetchAllAssociative(
+            'SELECT '.self::COLUMNS." FROM place WHERE $where ORDER BY $order",
+            $parameters,
+        ) as $row) {
             $place = self::fromRow($row);
             $places[$place->id] = $place;
         }

@@ -45,10 +45,14 @@ final readonly class PlaceTable
     private const NOWHERE = <<<'SQL'
         p.light <> 'closed' AND (p.light = 'quiet' OR p.parent_id IS NULL AND p.kind NOT IN ('product', 'collection', 'category'))
         AND p.kind NOT IN ('front-page', 'search')
-        AND NOT (p.light = 'open' AND EXISTS (SELECT FROM entry e JOIN bay b ON b.menu_id = e.menu_id OR b.menu_id = (SELECT h.menu_id FROM entry h WHERE h.id = e.menu_id) WHERE e.place_id = p.id AND e.enabled))
-        AND NOT EXISTS (SELECT FROM entry e JOIN place s ON s.id = e.on_page WHERE e.place_id = p.id AND e.on_page <> p.id AND e.enabled AND s.light <> 'closed')
-        AND NOT EXISTS (SELECT FROM text_mention m JOIN place s ON s.id = m.source_id WHERE m.place_id = p.id AND m.source_id <> p.id AND s.light <> 'closed')
-        AND NOT EXISTS (SELECT FROM text_mention m JOIN place s ON s.id = m.source_id WHERE m.address = p.address AND m.source_id <> p.id AND s.light <> 'closed')
+        AND NOT (p.light = 'open' AND EXISTS (SELECT FROM entry e JOIN bay b ON b.menu_id = e.menu_id
+            OR b.menu_id = (SELECT h.menu_id FROM entry h WHERE h.id = e.menu_id) WHERE e.place_id = p.id AND e.enabled))
+        AND NOT EXISTS (SELECT FROM entry e JOIN place s ON s.id = e.on_page WHERE e.place_id = p.id AND e.on_page <> p.id AND e.enabled
+            AND s.light <> 'closed')
+        AND NOT EXISTS (SELECT FROM text_mention m JOIN place s ON s.id = m.source_id WHERE m.place_id = p.id AND m.source_id <> p.id
+            AND s.light <> 'closed')
+        AND NOT EXISTS (SELECT FROM text_mention m JOIN place s ON s.id = m.source_id WHERE m.address = p.address
+            AND m.source_id <> p.id AND s.light <> 'closed')
         AND NOT EXISTS (SELECT FROM place c WHERE c.parent_id = p.id AND c.light <> 'closed')
         SQL;
 
@@ -65,7 +69,16 @@ final readonly class PlaceTable
         $columns = self::KEYS[$filter->order] ?? self::KEYS['title'];
         $direction = $filter->descending ? 'DESC' : 'ASC';
         if (null !== $after) {
-            $places = $places->and(\sprintf('(p.%s) %s (SELECT %s FROM place WHERE id = :after)', implode(', p.', $columns), $filter->descending ? '<' : '>', implode(', ', $columns)), ['after' => $after]);
+            $places = $places->
+                and(
+                    \sprintf(
+                        '(p.%s) %s (SELECT %s FROM place WHERE id = :after)',
+                        implode(', p.', $columns),
+                        $filter->descending ? '<' : '>',
+                        implode(', ', $columns),
+                    ),
+                    ['after' => $after],
+                );
         }
         $order = implode(', ', array_map(static fn (string $column): string => "p.$column $direction", $columns));
 
@@ -87,7 +100,11 @@ final readonly class PlaceTable
     private static function narrowed(PlaceFilter $filter): SqlFragment
     {
         $places = new SqlFragment('true');
-        foreach (['kind' => $filter->kind?->value, 'light' => $filter->light?->value, 'parent_id' => $filter->parentId] as $column => $value) {
+        foreach ([
+            'kind' => $filter->kind?->value,
+            'light' => $filter->light?->value,
+            'parent_id' => $filter->parentId,
+        ] as $column => $value) {
             if (null !== $value) {
                 $places = $places->and("p.$column = :$column", [$column => $value]);
             }
@@ -120,11 +137,15 @@ final readonly class PlaceTable
         }
         $some = self::LOOKED_THROUGH;
         $both = $places->andAlso($letters);
-        $found = $this->listed("SELECT p.* FROM ($sql ORDER BY $order LIMIT $some) p WHERE {$letters->sql} ORDER BY $order LIMIT $most", $order, $both->parameters);
+        $found = $this->listed(<<<SQL
+            SELECT p.* FROM ($sql ORDER BY $order LIMIT $some) p WHERE {$letters->sql} ORDER BY $order LIMIT $most
+            SQL, $order, $both->parameters);
         if (\count($found) >= $most) {
             return $found;
         }
-        $ids = LetterIndex::ids($this->connection, "SELECT p.* FROM place p WHERE {$both->sql} ORDER BY $order LIMIT $most", $both->parameters);
+        $ids = LetterIndex::ids($this->connection, <<<SQL
+            SELECT p.* FROM place p WHERE {$both->sql} ORDER BY $order LIMIT $most
+            SQL, $both->parameters);
 
         return $this->listed('SELECT p.* FROM place p WHERE p.id = ANY (CAST(:some AS uuid[]))', $order, ['some' => PgArray::of($ids)]);
     }
@@ -149,20 +170,41 @@ final readonly class PlaceTable
         if ('' === trim($words)) {
             // The latest of the shop, by their index; among these, what no menu leads to comes first.
             $latest = "SELECT p.* FROM place p WHERE {$places->sql} ORDER BY p.changed_at DESC, p.id DESC LIMIT 200";
-            $found = $this->listed("SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu FROM ($latest) p ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id LIMIT $most", "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id", ['begins' => ''] + $places->parameters);
+            $found = $this->listed(<<<SQL
+                SELECT p.*, EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu FROM ($latest) p
+                ORDER BY in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id LIMIT $most
+                SQL, "p.in_menu, p.kind = 'product', p.changed_at DESC, p.title COLLATE by_name, p.id", [
+                'begins' => '',
+            ] + $places->parameters);
         } else {
-            $found = $this->likely($isShort ? null : $places->sql, $places->parameters + ['exactly' => trim($words), 'some' => self::WEIGHED], $words, $most);
+            $found = $this->likely(
+                $isShort ? null : $places->sql,
+                $places->parameters + ['exactly' => trim($words), 'some' => self::WEIGHED],
+                $words,
+                $most,
+            );
         }
 
         // A number is no slip for another.
-        return $isShort || \count($found) >= $most || 1 === preg_match('/\d/', $words) || [] !== $found && mb_strlen(trim($words)) < 5 ? $found : [...$found, ...$this->slips($words, $kind, $most - \count($found), array_map(static fn (ListedPlace $one): string => $one->place->id, $found))];
+        return $isShort || \count($found) >= $most || 1 === preg_match('/\d/', $words) || [] !== $found && mb_strlen(trim($words)) < 5
+            ? $found
+            : [
+                ...$found,
+                ...$this->slips(
+                    $words,
+                    $kind,
+                    $most - \count($found),
+                    array_map(static fn (ListedPlace $one): string => $one->place->id, $found),
+                ),
+            ];
     }
 
     /**
      * Where more have the letters than can be weighed, they are weighed among some of each: those of the very title,
      * those that begin so, the others.
      *
-     * @param string|null          $where      a condition on the letters of a place p, with that on its kind; null: only titles that begin so
+     * @param string|null          $where      a condition on the letters of a place p, with that on its kind; null: only titles that begin
+     *            so
      * @param array<string, mixed> $parameters
      *
      * @return list<ListedPlace>
@@ -179,18 +221,22 @@ final readonly class PlaceTable
         }
         $letters = array_filter($parameters, static fn (string $name): bool => str_starts_with($name, 'word'), \ARRAY_FILTER_USE_KEY);
         // Letters that stand in the address only mean a place less than those in its title.
-        $inTitle = null === $where ? 'true' : implode(' AND ', array_map(static fn (int $n): string => "p.title ILIKE :word$n", array_keys(self::words($words))));
+        $inTitle = null === $where
+            ? 'true'
+            : implode(' AND ', array_map(static fn (int $n): string => "p.title ILIKE :word$n", array_keys(self::words($words))));
 
         return $this->listed(<<<SQL
             SELECT p.*, lower(p.title) = lower(:exactly) AS exact, p.title ILIKE :begins AS begins, $inTitle AS in_title,
                 p.kind <> 'product' AND EXISTS (SELECT FROM entry e WHERE e.place_id = p.id AND e.on_page IS NULL) AS in_menu
             FROM place p WHERE p.id = ANY (CAST(:weighed AS uuid[]))
-            ORDER BY exact DESC, begins DESC, in_title DESC, p.kind = 'product', in_menu, p.changed_at DESC, p.title COLLATE by_name, p.id LIMIT $most
-            SQL, "p.exact DESC, p.begins DESC, p.in_title DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title COLLATE by_name, p.id", [
-            'weighed' => PgArray::of(LetterIndex::ids($this->connection, $some, $parameters)),
-            'exactly' => $parameters['exactly'],
-            'begins' => $parameters['begins'],
-        ] + $letters);
+            ORDER BY exact DESC, begins DESC, in_title DESC, p.kind = 'product', in_menu, p.changed_at DESC, p.title COLLATE by_name,
+                p.id LIMIT $most
+            SQL, "p.exact DESC, p.begins DESC, p.in_title DESC, p.kind = 'product', p.in_menu, p.changed_at DESC, p.title COLLATE by_name, "
+                .'p.id', [
+                    'weighed' => PgArray::of(LetterIndex::ids($this->connection, $some, $parameters)),
+                    'exactly' => $parameters['exactly'],
+                    'begins' => $parameters['begins'],
+                ] + $letters);
     }
 
     /**
@@ -213,9 +259,18 @@ final readonly class PlaceTable
             $where .= ' AND p.kind = :kind';
             $parameters['kind'] = $kind->value;
         }
-        $some = LetterIndex::ids($this->connection, "(SELECT id FROM place p WHERE $where AND p.kind <> 'product' LIMIT :some) UNION ALL (SELECT id FROM place p WHERE $where AND p.kind = 'product' LIMIT :some)", $parameters + $typed);
+        $some = LetterIndex::ids($this->connection, <<<SQL
+            (SELECT id FROM place p WHERE $where AND p.kind <> 'product' LIMIT :some)
+            UNION ALL (SELECT id FROM place p WHERE $where AND p.kind = 'product' LIMIT :some)
+            SQL, $parameters + $typed);
 
-        return $this->listed("SELECT p.*, $score AS score FROM place p WHERE p.id = ANY (CAST(:some AS uuid[])) ORDER BY score DESC, p.kind = 'product', p.title COLLATE by_name, p.id LIMIT $most", "p.score DESC, p.kind = 'product', p.title COLLATE by_name, p.id", ['some' => PgArray::of($some), 'all' => $words] + $typed);
+        return $this->listed(<<<SQL
+            SELECT p.*, $score AS score FROM place p WHERE p.id = ANY (CAST(:some AS uuid[]))
+            ORDER BY score DESC, p.kind = 'product', p.title COLLATE by_name, p.id LIMIT $most
+            SQL, "p.score DESC, p.kind = 'product', p.title COLLATE by_name, p.id", [
+            'some' => PgArray::of($some),
+            'all' => $words,
+        ] + $typed);
     }
 
     /**
@@ -238,7 +293,8 @@ final readonly class PlaceTable
                     SELECT p.* FROM (
                         (SELECT p.* FROM place p WHERE p.kind <> 'product' AND l.words OPERATOR(public.<%) $letters LIMIT :some)
                         UNION ALL
-                        (SELECT p.* FROM place p WHERE p.kind = 'product' AND $letters ILIKE '%' || replace(l.words, '%', '') || '%' LIMIT :some)
+                        (SELECT p.* FROM place p WHERE p.kind = 'product' AND $letters ILIKE '%' || replace(l.words, '%', '') || '%'
+                            LIMIT :some)
                     ) p ORDER BY public.similarity(l.words, p.title) DESC, p.kind = 'product', p.title COLLATE by_name, p.id LIMIT 12
                 ) c
                 SQL, ['some' => self::WEIGHED, 'labels' => json_encode($labels, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE)]);
@@ -253,13 +309,17 @@ final readonly class PlaceTable
     /** @return list<ListedPlace> the places that others stand below, for whoever narrows the table to one */
     public function groups(): array
     {
-        return $this->listed("SELECT p.* FROM place p WHERE p.kind IN ('page-group', 'category', 'journal') ORDER BY p.kind DESC, p.address LIMIT 500", 'p.kind DESC, p.address', []);
+        return $this->listed(<<<'SQL'
+            SELECT p.* FROM place p WHERE p.kind IN ('page-group', 'category', 'journal') ORDER BY p.kind DESC, p.address LIMIT 500
+            SQL, 'p.kind DESC, p.address', []);
     }
 
     /** @return list<ListedPlace> the products of a collection that is picked by hand, in their order */
     public function picked(string $collectionId): array
     {
-        return $this->listed('SELECT p.*, k.position AS nth FROM pick k JOIN place p ON p.id = k.product_id WHERE k.collection_id = :collection', 'p.nth, p.id', ['collection' => $collectionId]);
+        return $this->listed(<<<'SQL'
+            SELECT p.*, k.position AS nth FROM pick k JOIN place p ON p.id = k.product_id WHERE k.collection_id = :collection
+            SQL, 'p.nth, p.id', ['collection' => $collectionId]);
     }
 
     /** @return list<ListedPlace> a place among those of its kind that stand where it stands, in their order */
@@ -268,7 +328,11 @@ final readonly class PlaceTable
         $place = $this->one($placeId)->place;
         $where = null === $place->parentId ? 'p.parent_id IS NULL' : 'p.parent_id = :parent';
 
-        return $this->listed("SELECT p.* FROM place p WHERE $where AND p.kind = :kind ORDER BY p.position, p.title COLLATE by_name, p.id LIMIT 200", 'p.position, p.title COLLATE by_name, p.id', ['kind' => $place->kind->value] + (null === $place->parentId ? [] : ['parent' => $place->parentId]));
+        return $this->listed(<<<SQL
+            SELECT p.* FROM place p WHERE $where AND p.kind = :kind ORDER BY p.position, p.title COLLATE by_name, p.id LIMIT 200
+            SQL, 'p.position, p.title COLLATE by_name, p.id', ['kind' => $place->kind->value] + (
+            null === $place->parentId ? [] : ['parent' => $place->parentId]
+        ));
     }
 
     public function one(string $id): ListedPlace
@@ -306,8 +370,11 @@ final readonly class PlaceTable
         $rows = $this->connection->fetchAllAssociative(<<<SQL
             WITH p AS ($places)
             SELECT p.*,
-                (SELECT to_jsonb(array_agg(DISTINCT m.name ORDER BY m.name)) FROM entry e JOIN menu l ON l.id = e.menu_id LEFT JOIN entry h ON l.kind = 'panel' AND h.id = l.id JOIN menu m ON m.id = COALESCE(h.menu_id, l.id) AND m.kind IN ('menu', 'column') WHERE e.place_id = p.id) AS menus,
-                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address IN (p.address, l.address) AND v.day > journal.utc_day() - 30) AS visits,
+                (SELECT to_jsonb(array_agg(DISTINCT m.name ORDER BY m.name)) FROM entry e JOIN menu l ON l.id = e.menu_id
+                    LEFT JOIN entry h ON l.kind = 'panel' AND h.id = l.id JOIN menu m ON m.id = COALESCE(h.menu_id, l.id)
+                    AND m.kind IN ('menu', 'column') WHERE e.place_id = p.id) AS menus,
+                (SELECT COALESCE(sum(v.count), 0) FROM journal.visit v WHERE v.address IN (p.address, l.address)
+                    AND v.day > journal.utc_day() - 30) AS visits,
                 l.address AS live_address
             FROM p LEFT JOIN live.place l ON l.id = p.id ORDER BY $order
             SQL, $parameters);

@@ -11,12 +11,16 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** Which previews are still open: each belongs to a session, and ends with it. */
 final readonly class PreviewKeys
 {
-    public function __construct(#[Autowire(service: 'doctrine.dbal.live_connection')] private Connection $connection, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.live_connection')] private Connection $connection,
+        private ClockInterface $clock,
+    ) {
     }
 
     public function isOpen(string $key): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.preview_key WHERE key = ? AND until > ?', [$key, $this->clock->now()->format(\DATE_ATOM)]);
+        return false !== $this->connection->fetchOne(<<<'SQL'
+            SELECT 1 FROM journal.preview_key WHERE key = ? AND until > ?
+            SQL, [$key, $this->clock->now()->format(\DATE_ATOM)]);
     }
 }

@@ -55,9 +55,19 @@ final readonly class PreviewToken
         if (null === $name || !\is_int($expires) || !\is_string($key) || $expires < $now->getTimestamp()) {
             return null;
         }
-        $token = new self($name, true === $signedIn, \is_string($moment) ? new \DateTimeImmutable($moment) : null, $now->setTimestamp($expires), $key);
+        $token = new self(
+            $name,
+            true === $signedIn,
+            \is_string($moment) ? new \DateTimeImmutable($moment) : null,
+            $now->setTimestamp($expires),
+            $key,
+        );
 
-        return new PreviewVisit($token, self::BEGINS."{$found[1]}.{$found[2]}", str_starts_with($found[3], '/') ? $found[3] : "/{$found[3]}");
+        return new PreviewVisit(
+            $token,
+            self::BEGINS."{$found[1]}.{$found[2]}",
+            str_starts_with($found[3], '/') ? $found[3] : "/{$found[3]}",
+        );
     }
 
     public function visitor(\DateTimeImmutable $now): Visitor

@@ -57,12 +57,18 @@ final readonly class RedirectTable
             return $this->listed("$ordered ORDER BY r.source, r.id LIMIT $most", $these->parameters);
         }
         $parameters = $these->with($letters->parameters)->parameters;
-        $matching = static fn (string $some): string => "SELECT r.* FROM $some r LEFT JOIN place g ON g.id = r.goal_place_id WHERE {$letters->sql} ORDER BY r.source, r.id LIMIT $most";
+        $matching = static fn (string $some): string => <<<SQL
+            SELECT r.* FROM $some r LEFT JOIN place g ON g.id = r.goal_place_id WHERE {$letters->sql} ORDER BY r.source, r.id
+            LIMIT $most
+            SQL;
         $found = $this->listed($matching("($ordered ORDER BY r.source, r.id LIMIT ".self::LOOKED_THROUGH.')'), $parameters);
         if (\count($found) >= $most) {
             return $found;
         }
-        $some = $this->connection->fetchFirstColumn(self::idsByLetters(\count($letters->parameters)).' LIMIT '.(self::PUT_IN_ORDER + 1), $letters->parameters);
+        $some = $this->connection->fetchFirstColumn(
+            self::idsByLetters(\count($letters->parameters)).' LIMIT '.(self::PUT_IN_ORDER + 1),
+            $letters->parameters,
+        );
         if (\count($some) > self::PUT_IN_ORDER) {
             return $this->listed($matching("($ordered)"), $parameters);
         }
@@ -75,7 +81,10 @@ final readonly class RedirectTable
     private static function narrowed(RedirectFilter $filter): SqlFragment
     {
         $these = \in_array($filter->mark, ['shadowed', 'nowhere'], true)
-            ? new SqlFragment('(SELECT r.* FROM redirect_mark k JOIN redirect r ON r.id = k.redirect_id WHERE k.mark = :mark ORDER BY k.source, k.redirect_id) r WHERE true', ['mark' => $filter->mark])
+            ? new SqlFragment(<<<'SQL'
+                (SELECT r.* FROM redirect_mark k JOIN redirect r ON r.id = k.redirect_id WHERE k.mark = :mark
+                ORDER BY k.source, k.redirect_id) r WHERE true
+                SQL, ['mark' => $filter->mark])
             : new SqlFragment('redirect r WHERE true');
         if (null !== $filter->status) {
             $these = $these->and('r.status = :status', ['status' => $filter->status->value]);
@@ -86,7 +95,11 @@ final readonly class RedirectTable
 
         return match ($filter->mark) {
             'ended' => $these->and('r.until <= journal.moment()'),
-            'unused' => $these->and("NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source AND NOT r.is_prefix) AND NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source || '/' AND r.is_prefix)"),
+            'unused' => $these->
+                and(
+                    'NOT EXISTS (SELECT FROM visited v WHERE v.address = r.source AND NOT r.is_prefix) AND NOT EXISTS (SELECT FROM visited '
+                        ."v WHERE v.address = r.source || '/' AND r.is_prefix)",
+                ),
             default => $these,
         };
     }
@@ -96,7 +109,11 @@ final readonly class RedirectTable
     {
         $letters = new SqlFragment('true');
         foreach (\array_slice(preg_split('/\s+/u', trim($words), -1, \PREG_SPLIT_NO_EMPTY) ?: [], 0, 6) as $n => $word) {
-            $letters = $letters->and('('.self::LETTERS." ILIKE :word$n OR ".str_replace('p.', 'g.', PlaceTable::LETTERS)." ILIKE :word$n)", ["word$n" => '%'.addcslashes($word, '%_\\').'%']);
+            $letters = $letters->
+                and(
+                    '('.self::LETTERS." ILIKE :word$n OR ".str_replace('p.', 'g.', PlaceTable::LETTERS)." ILIKE :word$n)",
+                    ["word$n" => '%'.addcslashes($word, '%_\\').'%'],
+                );
         }
 
         return $letters;
@@ -105,7 +122,15 @@ final readonly class RedirectTable
     /** A query for the ids of the redirects that have all of so many words, each by the index of its letters. */
     private static function idsByLetters(int $words): string
     {
-        return implode(' INTERSECT ', array_map(static fn (int $n): string => '(SELECT r.id FROM redirect r WHERE '.self::LETTERS." ILIKE :word$n UNION SELECT t.id FROM place p JOIN redirect t ON t.goal_place_id = p.id WHERE ".PlaceTable::LETTERS." ILIKE :word$n)", range(0, $words - 1)));
+        return implode(
+            ' INTERSECT ',
+            array_map(
+                static fn (int $n): string => '(SELECT r.id FROM redirect r WHERE '.self::LETTERS
+                    ." ILIKE :word$n UNION SELECT t.id FROM place p JOIN redirect t ON t.goal_place_id = p.id WHERE ".PlaceTable::LETTERS
+                    ." ILIKE :word$n)",
+                range(0, $words - 1),
+            ),
+        );
     }
 
     /**
@@ -134,14 +159,32 @@ final readonly class RedirectTable
             $rule = RuleReader::readable([$columns])[0] ?? self::unreadable($row);
             $address = $row->textOrNull('place_address') ?? $rule->goalWords();
 
-            return new ListedRedirect($rule, $row->int('version'), $row->textOrNull('place_title') ?? $address, $address, $row->text('origin'), $row->text('note'), $row->int('visits'), $row->textOrNull('last_visit'), $row->textOrNull('shadow'), $row->bool('nowhere'), $row->bool('ended'));
+            return new ListedRedirect(
+                $rule,
+                $row->int('version'),
+                $row->textOrNull('place_title') ?? $address,
+                $address,
+                $row->text('origin'),
+                $row->text('note'),
+                $row->int('visits'),
+                $row->textOrNull('last_visit'),
+                $row->textOrNull('shadow'),
+                $row->bool('nowhere'),
+                $row->bool('ended'),
+            );
         }, $rows);
     }
 
     /** A row that breaks a rule, however it came here, is listed as one that leads nowhere, so that somebody can mend it. */
     private static function unreadable(Row $row): Rule
     {
-        return new Rule($row->text('id'), Address::fromNormal($row->text('source')), $row->bool('is_prefix'), Goal::nowhere(), RedirectStatus::Gone);
+        return new Rule(
+            $row->text('id'),
+            Address::fromNormal($row->text('source')),
+            $row->bool('is_prefix'),
+            Goal::nowhere(),
+            RedirectStatus::Gone,
+        );
     }
 
     /** All that a filter leaves: how many, and the ids of the first of them. */
@@ -151,7 +194,10 @@ final readonly class RedirectTable
         $letters = self::letters($filter->words);
         $sql = "SELECT r.source, r.id FROM {$these->sql}";
         if (!$letters->asksForNothing()) {
-            $sql = "SELECT r.source, r.id FROM (SELECT r.* FROM {$these->sql}) r LEFT JOIN place g ON g.id = r.goal_place_id WHERE {$letters->sql}";
+            $sql = <<<SQL
+                SELECT r.source, r.id FROM (SELECT r.* FROM {$these->sql}) r LEFT JOIN place g ON g.id = r.goal_place_id
+                WHERE {$letters->sql}
+                SQL;
         }
         $parameters = $these->with($letters->parameters)->parameters;
         $count = $this->connection->fetchOne("SELECT count(*) FROM ($sql) these", $parameters);

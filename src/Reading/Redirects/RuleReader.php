@@ -36,9 +36,10 @@ final readonly class RuleReader implements RuleLookup
     {
         $sources = array_map(static fn (Address $above): string => $above->path, $address->ancestors());
 
-        return [] === $sources ? null : $this->rules('source = ANY (CAST(:sources AS text[])) AND is_prefix AND (until IS NULL OR until > :moment) ORDER BY length(source) DESC LIMIT 1', [
-            'sources' => PgArray::of($sources), 'moment' => $moment->format(\DATE_ATOM),
-        ])[0] ?? null;
+        return [] === $sources ? null : $this->rules('source = ANY (CAST(:sources AS text[])) AND is_prefix AND (until IS NULL OR until > '
+            .':moment) ORDER BY length(source) DESC LIMIT 1', [
+                'sources' => PgArray::of($sources), 'moment' => $moment->format(\DATE_ATOM),
+            ])[0] ?? null;
     }
 
     /**
@@ -50,9 +51,11 @@ final readonly class RuleReader implements RuleLookup
      */
     public function ofPlace(string $placeId, array $addresses): array
     {
-        return $this->rules('goal_place_id = :place OR goal_address = ANY (CAST(:sources AS text[])) OR source = ANY (CAST(:sources AS text[])) OR is_prefix', [
-            'place' => $placeId, 'sources' => PgArray::of(array_map(static fn (Address $address): string => $address->path, $addresses)),
-        ]);
+        return $this->rules('goal_place_id = :place OR goal_address = ANY (CAST(:sources AS text[])) OR source = ANY (CAST(:sources AS '
+            .'text[])) OR is_prefix', [
+                'place' => $placeId,
+                'sources' => PgArray::of(array_map(static fn (Address $address): string => $address->path, $addresses)),
+            ]);
     }
 
     /**
@@ -68,10 +71,16 @@ final readonly class RuleReader implements RuleLookup
                 $asked[$one->path] = true;
             }
         }
-        $rules = new RuleTable($this->rules('source = ANY (CAST(:sources AS text[]))', ['sources' => PgArray::of(array_map(strval(...), array_keys($asked)))]));
+        $rules = new RuleTable($this->rules(
+            'source = ANY (CAST(:sources AS text[]))',
+            ['sources' => PgArray::of(array_map(strval(...), array_keys($asked)))],
+        ));
         $sources = [];
         foreach ($addresses as $address) {
-            if (null !== $rules->of($address, false) || array_filter($address->ancestors(), static fn (Address $above): bool => null !== $rules->of($above, true))) {
+            if (
+                null !== $rules->of($address, false)
+                || array_filter($address->ancestors(), static fn (Address $above): bool => null !== $rules->of($above, true))
+            ) {
                 $sources[$address->path] = true;
             }
         }
@@ -114,10 +123,14 @@ final readonly class RuleReader implements RuleLookup
             NOT is_prefix AND id = ANY (ARRAY(
                 SELECT r.id FROM redirect r WHERE r.source = ANY (CAST(:paths AS text[]))
                 UNION SELECT r.id FROM redirect r WHERE r.goal_address = ANY (CAST(:paths AS text[]))
-                UNION SELECT r.id FROM unnest(CAST(:above AS text[])) path JOIN redirect r ON r.source > path COLLATE "C" || '/' AND r.source < path COLLATE "C" || '0'
+                UNION SELECT r.id FROM unnest(CAST(:above AS text[])) path JOIN redirect r ON r.source > path COLLATE "C" || '/'
+                    AND r.source < path COLLATE "C" || '0'
             ))
             SQL, [
-            'paths' => PgArray::of(array_values(array_unique(array_map(static fn (Address $address): string => $address->path, $addresses)))),
+            'paths' => PgArray::of(array_values(array_unique(array_map(
+                static fn (Address $address): string => $address->path,
+                $addresses,
+            )))),
             'above' => PgArray::of(array_values($passed)),
         ]);
 
@@ -164,11 +177,19 @@ final readonly class RuleReader implements RuleLookup
     public function asTyped(array $rules): array
     {
         $ids = array_values(array_unique(array_filter(array_map(static fn (Rule $rule): ?string => $rule->goal->placeId, $rules))));
-        $addresses = [] === $ids ? [] : $this->connection->fetchAllKeyValue('SELECT id, address FROM place WHERE id = ANY (CAST(? AS uuid[]))', [PgArray::of($ids)]);
+        $addresses = [] === $ids
+            ? []
+            : $this->connection->fetchAllKeyValue('SELECT id, address FROM place WHERE id = ANY (CAST(? AS uuid[]))', [PgArray::of($ids)]);
         $lines = [];
         foreach ($rules as $n => $rule) {
             $place = $addresses[$rule->goal->placeId ?? ''] ?? null;
-            $lines[] = new SheetLine($n + 1, $rule->sourceWords(), \is_string($place) ? $place : $rule->goalWords(), (string) $rule->status->value, $rule->until?->format(\DATE_ATOM) ?? '');
+            $lines[] = new SheetLine(
+                $n + 1,
+                $rule->sourceWords(),
+                \is_string($place) ? $place : $rule->goalWords(),
+                (string) $rule->status->value,
+                $rule->until?->format(\DATE_ATOM) ?? '',
+            );
         }
 
         return $lines;
@@ -215,11 +236,21 @@ final readonly class RuleReader implements RuleLookup
         $row = new Row($columns);
         $goal = match (true) {
             null !== $row->textOrNull('goal_place_id') => Goal::place($row->text('goal_place_id')),
-            null !== $row->textOrNull('goal_address') => Goal::address(Address::fromNormal($row->text('goal_address')), $row->text('goal_query')),
+            null !== $row->textOrNull('goal_address') => Goal::address(
+                Address::fromNormal($row->text('goal_address')),
+                $row->text('goal_query'),
+            ),
             null !== $row->textOrNull('goal_outside') => Goal::outside($row->text('goal_outside')),
             default => Goal::nowhere(),
         };
 
-        return new Rule($row->text('id'), Address::fromNormal($row->text('source')), $row->bool('is_prefix'), $goal, RedirectStatus::from($row->int('status')), $row->moment('until'));
+        return new Rule(
+            $row->text('id'),
+            Address::fromNormal($row->text('source')),
+            $row->bool('is_prefix'),
+            $goal,
+            RedirectStatus::from($row->int('status')),
+            $row->moment('until'),
+        );
     }
 }

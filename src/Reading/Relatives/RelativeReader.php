@@ -24,7 +24,8 @@ final readonly class RelativeReader
     private const PRODUCTS = <<<'SQL'
         SELECT product_id FROM standing WHERE category_id = p.id
         UNION SELECT product_id FROM pick WHERE collection_id = p.id
-        UNION SELECT f.id FROM product f WHERE p.kind = 'collection' AND (p.rule->>'by' = 'tag' AND f.tags @> ARRAY[p.rule->>'tag'] OR p.rule->>'by' = 'reduced' AND f.reduced_from IS NOT NULL OR p.rule->>'by' = 'featured' AND f.featured)
+        UNION SELECT f.id FROM product f WHERE p.kind = 'collection' AND (p.rule->>'by' = 'tag' AND f.tags @> ARRAY[p.rule->>'tag']
+            OR p.rule->>'by' = 'reduced' AND f.reduced_from IS NOT NULL OR p.rule->>'by' = 'featured' AND f.featured)
         SQL;
 
     public function __construct(
@@ -42,7 +43,11 @@ final readonly class RelativeReader
         $parent = null === $place->parentId ? $this->fixedAbove($place) : $places->get($place->parentId);
         [$shared, $of] = $this->sharedProducts($place);
         $others = $this->table->alike([$place->title])[$place->title] ?? [];
-        $others = [...$others, ...array_values($places->byIds(array_keys($shared))), ...(null === $place->parentId ? [] : $places->childrenOf($place->parentId, 50))];
+        $others = [
+            ...$others,
+            ...array_values($places->byIds(array_keys($shared))),
+            ...(null === $place->parentId ? [] : $places->childrenOf($place->parentId, 50)),
+        ];
         $once = [];
         foreach ($others as $other) {
             $once[$other->id] = $other;
@@ -66,7 +71,10 @@ final readonly class RelativeReader
 
     private function deepestCategory(string $productId): ?Place
     {
-        $id = $this->connection->fetchOne('SELECT c.id FROM standing s JOIN place c ON c.id = s.category_id WHERE s.product_id = ? ORDER BY length(c.address) DESC, c.id LIMIT 1', [$productId]);
+        $id = $this->connection->fetchOne(<<<'SQL'
+            SELECT c.id FROM standing s JOIN place c ON c.id = s.category_id WHERE s.product_id = ?
+            ORDER BY length(c.address) DESC, c.id LIMIT 1
+            SQL, [$productId]);
 
         return \is_string($id) ? $this->copies->workbench->places->get($id) : null;
     }
@@ -86,7 +94,9 @@ final readonly class RelativeReader
                 SELECT CAST(other.id AS text), count(DISTINCT other.product_id) FROM (
                     SELECT s.category_id AS id, s.product_id FROM standing s JOIN own USING (product_id)
                     UNION ALL SELECT k.collection_id, k.product_id FROM pick k JOIN own USING (product_id)
-                    UNION ALL SELECT p.id, f.id FROM own JOIN product f ON f.id = own.product_id JOIN place p ON p.kind = 'collection' AND (p.rule->>'by' = 'tag' AND p.rule->>'tag' = ANY (f.tags) OR p.rule->>'by' = 'reduced' AND f.reduced_from IS NOT NULL OR p.rule->>'by' = 'featured' AND f.featured)
+                    UNION ALL SELECT p.id, f.id FROM own JOIN product f ON f.id = own.product_id JOIN place p ON p.kind = 'collection'
+                        AND (p.rule->>'by' = 'tag' AND p.rule->>'tag' = ANY (f.tags) OR p.rule->>'by' = 'reduced'
+                        AND f.reduced_from IS NOT NULL OR p.rule->>'by' = 'featured' AND f.featured)
                 ) other WHERE other.id <> :id GROUP BY other.id ORDER BY 2 DESC LIMIT 20
             )
             SQL, ['id' => $place->id]);

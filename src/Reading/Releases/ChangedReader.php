@@ -93,9 +93,15 @@ final readonly class ChangedReader
             array_values($places),
             RuleReader::readable($this->rows('SELECT * FROM redirect WHERE id = ANY (CAST(:ids AS uuid[]))', $ids['redirect'] ?? [])),
             $this->lostLeads($ids['entry'] ?? [], $removed),
-            array_map(PlaceReader::fromRow(...), $this->rows("SELECT * FROM place c WHERE (c.id = ANY (CAST(:ids AS uuid[])) OR c.closed_to = ANY (CAST(:ids AS uuid[]))) AND c.light = 'closed' AND c.closed_answer = 'elsewhere' AND NOT EXISTS (SELECT FROM place p WHERE p.id = c.closed_to)", $placeIds)),
+            array_map(PlaceReader::fromRow(...), $this->rows(<<<'SQL'
+                SELECT * FROM place c WHERE (c.id = ANY (CAST(:ids AS uuid[])) OR c.closed_to = ANY (CAST(:ids AS uuid[])))
+                AND c.light = 'closed' AND c.closed_answer = 'elsewhere' AND NOT EXISTS (SELECT FROM place p WHERE p.id = c.closed_to)
+                SQL, $placeIds)),
             $this->openTexts(array_values(array_unique([...$ids['words'] ?? [], ...$placeIds])), [] !== ($ids['setting'] ?? [])),
-            array_map(PlaceReader::fromRow(...), $this->rows('SELECT b.* FROM place a JOIN place b ON b.address = a.address WHERE a.id = ANY (CAST(:ids AS uuid[])) AND EXISTS (SELECT FROM place c WHERE c.address = a.address AND c.id <> a.id) ORDER BY b.address, b.id', $placeIds)),
+            array_map(PlaceReader::fromRow(...), $this->rows(<<<'SQL'
+                SELECT b.* FROM place a JOIN place b ON b.address = a.address WHERE a.id = ANY (CAST(:ids AS uuid[]))
+                AND EXISTS (SELECT FROM place c WHERE c.address = a.address AND c.id <> a.id) ORDER BY b.address, b.id
+                SQL, $placeIds)),
         );
     }
 
@@ -109,7 +115,8 @@ final readonly class ChangedReader
     {
         $rows = [] === $entryIds && [] === $removed ? [] : $this->connection->fetchAllAssociative(<<<'SQL'
             SELECT e.label, m.name FROM entry e JOIN menu m ON m.id = e.menu_id
-            WHERE (e.id = ANY (CAST(:entries AS uuid[])) OR e.place_id = ANY (CAST(:removed AS uuid[]))) AND e.target_kind = 'place' AND NOT EXISTS (SELECT FROM place p WHERE p.id = e.place_id)
+            WHERE (e.id = ANY (CAST(:entries AS uuid[])) OR e.place_id = ANY (CAST(:removed AS uuid[]))) AND e.target_kind = 'place'
+                AND NOT EXISTS (SELECT FROM place p WHERE p.id = e.place_id)
             ORDER BY m.name, e.position LIMIT 100
             SQL, ['entries' => PgArray::of($entryIds), 'removed' => PgArray::of($removed)]);
 
@@ -129,7 +136,15 @@ final readonly class ChangedReader
     private function openTexts(array $ids, bool $policies): array
     {
         $texts = [];
-        foreach ($this->rows("SELECT p.title, w.html FROM place p JOIN shown_words w ON w.id = p.id WHERE p.light <> 'closed' AND (p.id = ANY (CAST(:ids AS uuid[]))".($policies ? " OR p.kind = 'policy'" : '').") AND w.html LIKE '%<span data-blank=%' ORDER BY p.title", $ids, $policies) as $columns) {
+        foreach ($this->rows(
+            <<<'SQL'
+                SELECT p.title, w.html FROM place p JOIN shown_words w ON w.id = p.id WHERE p.light <> 'closed'
+                AND (p.id = ANY (CAST(:ids AS uuid[]))
+                SQL
+                .($policies ? " OR p.kind = 'policy'" : '').") AND w.html LIKE '%<span data-blank=%' ORDER BY p.title",
+            $ids,
+            $policies,
+        ) as $columns) {
             $row = new Row($columns);
             $texts[] = new OpenText($row->text('title'), new Words($row->text('html')));
         }

@@ -47,7 +47,9 @@ final readonly class ReleaseReader
     {
         $counts = [];
         $sum = 0;
-        foreach ($this->connection->fetchAllAssociative('SELECT table_name, count(*) AS rows, sum(at) AS sum FROM journal.touched GROUP BY table_name') as $columns) {
+        foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT table_name, count(*) AS rows, sum(at) AS sum FROM journal.touched GROUP BY table_name
+            SQL) as $columns) {
             $row = new Row($columns);
             $counts[$row->text('table_name')] = $row->int('rows');
             $sum += $row->int('sum');
@@ -88,9 +90,14 @@ final readonly class ReleaseReader
     /** @return list<RowChange> every row that differs */
     private function differences(): array
     {
-        $parts = array_map(static fn (string $table): string => \sprintf('(SELECT * FROM (%s) d WHERE before IS DISTINCT FROM after)', self::differenceOf($table)), self::TABLES);
+        $parts = array_map(static fn (string $table): string => \sprintf(<<<'SQL'
+            (SELECT * FROM (%s) d WHERE before IS DISTINCT FROM after)
+            SQL, self::differenceOf($table)), self::TABLES);
 
-        return array_map(self::rowChange(...), $this->connection->fetchAllAssociative(implode(' UNION ALL ', $parts).' ORDER BY table_name, row_id'));
+        return array_map(
+            self::rowChange(...),
+            $this->connection->fetchAllAssociative(implode(' UNION ALL ', $parts).' ORDER BY table_name, row_id'),
+        );
     }
 
     /**
@@ -105,10 +112,20 @@ final readonly class ReleaseReader
             $parameters[$row->table][] = $row->id;
         }
         foreach (array_keys($parameters) as $table) {
-            $parts[] = \sprintf('(SELECT * FROM (%s) d WHERE before IS DISTINCT FROM after)', self::differenceOf($table)." AND t.row_id = ANY (CAST(:$table AS text[]))");
+            $parts[] = \sprintf(<<<'SQL'
+                (SELECT * FROM (%s) d WHERE before IS DISTINCT FROM after)
+                SQL, self::differenceOf($table)." AND t.row_id = ANY (CAST(:$table AS text[]))");
         }
 
-        return [] === $parts ? [] : array_map(self::rowChange(...), $this->connection->fetchAllAssociative(implode(' UNION ALL ', $parts).' ORDER BY table_name, row_id', array_map(PgArray::of(...), $parameters)));
+        return [] === $parts
+            ? []
+            : array_map(
+                self::rowChange(...),
+                $this->connection->fetchAllAssociative(
+                    implode(' UNION ALL ', $parts).' ORDER BY table_name, row_id',
+                    array_map(PgArray::of(...), $parameters),
+                ),
+            );
     }
 
     /**
@@ -124,8 +141,12 @@ final readonly class ReleaseReader
             if (null !== $after && $nth < array_search($after->table, self::TOLD, true)) {
                 continue;
             }
-            $sql = "SELECT row_id FROM ($rows) r WHERE r.table_name = :table AND r.row_id > :after ORDER BY r.row_id LIMIT ".(self::PART - \count($part));
-            foreach ($this->connection->fetchFirstColumn($sql, ['table' => $table, 'after' => $table === $after?->table ? $after->id : ''] + $parameters) as $id) {
+            $sql = "SELECT row_id FROM ($rows) r WHERE r.table_name = :table AND r.row_id > :after ORDER BY r.row_id LIMIT "
+                .(self::PART - \count($part));
+            foreach ($this->connection->fetchFirstColumn(
+                $sql,
+                ['table' => $table, 'after' => $table === $after?->table ? $after->id : ''] + $parameters,
+            ) as $id) {
                 $part[] = new RowKey($table, \is_string($id) ? $id : '');
             }
             if (\count($part) >= self::PART) {
@@ -147,7 +168,9 @@ final readonly class ReleaseReader
             return 0;
         }
         $earlier = \array_slice(self::TOLD, 0, (int) array_search($after->table, self::TOLD, true));
-        $within = $this->connection->fetchOne('SELECT count(*) FROM journal.touched WHERE table_name = ? AND row_id <= ?', [$after->table, $after->id]);
+        $within = $this->connection->fetchOne(<<<'SQL'
+            SELECT count(*) FROM journal.touched WHERE table_name = ? AND row_id <= ?
+            SQL, [$after->table, $after->id]);
 
         return (int) array_sum(array_intersect_key($counts, array_flip($earlier))) + (is_numeric($within) ? (int) $within : 0);
     }
@@ -187,7 +210,12 @@ final readonly class ReleaseReader
         // The primary key has them in this order.
         $of = 'SELECT r.table_name, r.row_id, r.before, r.after FROM journal.release_row r WHERE r.release_id = CAST(:release AS uuid)';
         $most = self::WHOLE + 1;
-        $rows = null === $after ? array_map(self::rowChange(...), $this->connection->fetchAllAssociative("$of ORDER BY r.table_name, r.row_id LIMIT $most", $parameters)) : [];
+        $rows = null === $after
+            ? array_map(
+                self::rowChange(...),
+                $this->connection->fetchAllAssociative("$of ORDER BY r.table_name, r.row_id LIMIT $most", $parameters),
+            )
+            : [];
         if (null === $after && \count($rows) <= self::WHOLE) {
             return new ReleasedPart($this->changes($rows), null);
         }
@@ -198,7 +226,16 @@ final readonly class ReleaseReader
         }
         $rows = [];
         foreach ($ids as $table => $some) {
-            $rows = [...$rows, ...array_map(self::rowChange(...), $this->connection->fetchAllAssociative("$of AND r.table_name = :table AND r.row_id = ANY (CAST(:ids AS text[])) ORDER BY r.row_id", $parameters + ['table' => $table, 'ids' => PgArray::of($some)]))];
+            $rows = [
+                ...$rows,
+                ...array_map(
+                    self::rowChange(...),
+                    $this->connection->fetchAllAssociative(
+                        "$of AND r.table_name = :table AND r.row_id = ANY (CAST(:ids AS text[])) ORDER BY r.row_id",
+                        $parameters + ['table' => $table, 'ids' => PgArray::of($some)],
+                    ),
+                ),
+            ];
         }
 
         return new ReleasedPart($this->changes($rows), \count($part) < self::PART ? null : $part[\count($part) - 1]);
@@ -207,7 +244,17 @@ final readonly class ReleaseReader
     /** In a line, what a release changes. */
     public function summaryOf(string $releaseId): string
     {
-        $first = array_map(self::rowChange(...), $this->connection->fetchAllAssociative("SELECT table_name, row_id, before, after FROM journal.release_row WHERE release_id = ? AND table_name <> 'redirect' ORDER BY table_name, row_id LIMIT ".self::WHOLE, [$releaseId]));
+        $first = array_map(
+            self::rowChange(...),
+            $this->connection->fetchAllAssociative(
+                <<<'SQL'
+                    SELECT table_name, row_id, before, after FROM journal.release_row WHERE release_id = ? AND table_name <> 'redirect'
+                    ORDER BY table_name, row_id LIMIT 
+                    SQL
+                    .self::WHOLE,
+                [$releaseId],
+            ),
+        );
         $counts = new Row($this->connection->fetchAssociative(<<<'SQL'
             SELECT count(*) FILTER (WHERE table_name = 'redirect') AS redirects, count(DISTINCT CASE table_name
                 WHEN 'redirect' THEN NULL WHEN 'bay' THEN 'bay' WHEN 'setting' THEN 'setting' WHEN 'words' THEN 'place ' || row_id
@@ -245,8 +292,15 @@ final readonly class ReleaseReader
         return array_map(static function (array $columns): ReleaseNote {
             $row = new Row($columns);
 
-            return new ReleaseNote($row->int('number'), new \DateTimeImmutable($row->text('released_at')), $row->text('released_by'), $row->text('summary'));
-        }, $this->connection->fetchAllAssociative("SELECT number, released_at, released_by, summary FROM journal.release $which", $parameters));
+            return new ReleaseNote(
+                $row->int('number'),
+                new \DateTimeImmutable($row->text('released_at')),
+                $row->text('released_by'),
+                $row->text('summary'),
+            );
+        }, $this->connection->fetchAllAssociative(<<<SQL
+            SELECT number, released_at, released_by, summary FROM journal.release $which
+            SQL, $parameters));
     }
 
     /** @param array<string, mixed> $columns */
@@ -254,7 +308,12 @@ final readonly class ReleaseReader
     {
         $row = new Row($columns);
 
-        return new RowChange($row->text('table_name'), $row->text('row_id'), Row::columns($row->textOrNull('before')), Row::columns($row->textOrNull('after')));
+        return new RowChange(
+            $row->text('table_name'),
+            $row->text('row_id'),
+            Row::columns($row->textOrNull('before')),
+            Row::columns($row->textOrNull('after')),
+        );
     }
 
     /**
@@ -273,7 +332,10 @@ final readonly class ReleaseReader
             }
         }
         $names = [];
-        $sql = 'SELECT id, title AS name FROM place WHERE id = ANY (CAST(:ids AS uuid[])) UNION ALL SELECT id, name FROM menu WHERE id = ANY (CAST(:ids AS uuid[]))';
+        $sql = <<<'SQL'
+            SELECT id, title AS name FROM place WHERE id = ANY (CAST(:ids AS uuid[])) UNION ALL SELECT id, name FROM menu
+            WHERE id = ANY (CAST(:ids AS uuid[]))
+            SQL;
         foreach ($this->connection->fetchAllKeyValue($sql, ['ids' => '{'.implode(',', array_keys($ids)).'}']) as $id => $name) {
             $names[(string) $id] = \is_string($name) ? $name : '';
         }

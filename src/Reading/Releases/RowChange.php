@@ -20,10 +20,14 @@ final readonly class RowChange
 
     private const ASPECTS = [
         'place' => [
-            'title' => Aspect::Title, 'address' => Aspect::Address, 'light' => Aspect::Light, 'opens_on' => Aspect::Dates, 'closes_on' => Aspect::Dates,
-            'audience' => Aspect::Audience, 'listed' => Aspect::Listing, 'listing_title' => Aspect::Listing, 'listing_description' => Aspect::Listing,
-            'closed_answer' => Aspect::ClosedAnswer, 'closed_to' => Aspect::ClosedAnswer, 'serving' => Aspect::Serving, 'download_name' => Aspect::Serving,
-            'file' => Aspect::Content, 'rule' => Aspect::Filling, 'filters' => Aspect::Filters, 'summary' => Aspect::Summary, 'picture' => Aspect::Picture, 'parent_id' => Aspect::Parent, 'position' => Aspect::Position,
+            'title' => Aspect::Title, 'address' => Aspect::Address, 'light' => Aspect::Light, 'opens_on' => Aspect::Dates,
+            'closes_on' => Aspect::Dates,
+            'audience' => Aspect::Audience, 'listed' => Aspect::Listing, 'listing_title' => Aspect::Listing,
+            'listing_description' => Aspect::Listing,
+            'closed_answer' => Aspect::ClosedAnswer, 'closed_to' => Aspect::ClosedAnswer, 'serving' => Aspect::Serving,
+            'download_name' => Aspect::Serving,
+            'file' => Aspect::Content, 'rule' => Aspect::Filling, 'filters' => Aspect::Filters, 'summary' => Aspect::Summary,
+            'picture' => Aspect::Picture, 'parent_id' => Aspect::Parent, 'position' => Aspect::Position,
         ],
         'entry' => [
             'label' => Aspect::Label, 'parent_id' => Aspect::Position, 'position' => Aspect::Position, 'enabled' => Aspect::Enabled,
@@ -32,7 +36,13 @@ final readonly class RowChange
             'narrowing' => Aspect::Target, 'filling' => Aspect::Filling, 'piece' => Aspect::Content,
         ],
         'menu' => ['name' => Aspect::Name],
-        'bay' => ['menu_id' => Aspect::Target, 'heading' => Aspect::Label, 'position' => Aspect::Position, 'share' => Aspect::Width, 'fills' => Aspect::Filling],
+        'bay' => [
+            'menu_id' => Aspect::Target,
+            'heading' => Aspect::Label,
+            'position' => Aspect::Position,
+            'share' => Aspect::Width,
+            'fills' => Aspect::Filling,
+        ],
     ];
 
     /**
@@ -47,7 +57,10 @@ final readonly class RowChange
     /** @return list<string> ids of what has to be known by name to tell of it */
     public function refersTo(): array
     {
-        return array_values(array_filter(array_map($this->value(...), ['menu_id', 'place_id', 'collection_id', 'goal_place_id', 'beside']), \is_string(...)));
+        return array_values(array_filter(
+            array_map($this->value(...), ['menu_id', 'place_id', 'collection_id', 'goal_place_id', 'beside']),
+            \is_string(...),
+        ));
     }
 
     /** @param array<string, string> $names titles of places and names of menus, by id */
@@ -72,7 +85,9 @@ final readonly class RowChange
             $this->named($this->after ?? $this->before ?? [], $names),
             $this->named($this->before ?? [], $names),
             match ($this->table) {
-                'redirect' => self::text($this->value('goal_outside')) ?: self::text($this->value('goal_address')) ?: ($name('goal_place_id') ?: 'nowhere'),
+                'redirect' => self::text($this->value('goal_outside')) ?: self::text($this->value('goal_address')) ?: (
+                    $name('goal_place_id') ?: 'nowhere'
+                ),
                 'bay' => $name('menu_id'),
                 'setting' => self::text($this->after['value'] ?? null),
                 default => self::text($this->value('address')),
@@ -106,7 +121,10 @@ final readonly class RowChange
     private function named(array $columns, array $names): string
     {
         return match ($this->table) {
-            'entry' => self::text($columns['label'] ?? null) ?: ($names[self::text($columns['place_id'] ?? null)] ?? self::text(\is_array($columns['piece'] ?? null) ? $columns['piece']['kind'] ?? null : null)),
+            'entry' => self::text($columns['label'] ?? null) ?: (
+                $names[self::text($columns['place_id'] ?? null)]
+                    ?? self::text(\is_array($columns['piece'] ?? null) ? $columns['piece']['kind'] ?? null : null)
+            ),
             'redirect' => self::text($columns['source'] ?? null).(true === ($columns['is_prefix'] ?? null) ? '/*' : ''),
             'place' => self::text($columns['title'] ?? null),
             'bay' => $names[self::text($columns['beside'] ?? null)] ?? '',

@@ -40,13 +40,24 @@ final readonly class SpotFinder
         $places[$place->id] = $place;
         $titles = array_map(static fn (Place $one): string => $one->title, $places);
         $header = array_values(array_filter($bays, static fn (Bay $bay): bool => 'header' === $bay->id))[0]->menuId ?? null;
-        $fit = $this->fit($trees[$header ?? ''] ?? new Tree(), $place, $places, null === $header ? [] : $this->copies->workbench->layouts->panelsIn($header));
+        $fit = $this->fit(
+            $trees[$header ?? ''] ?? new Tree(),
+            $place,
+            $places,
+            null === $header ? [] : $this->copies->workbench->layouts->panelsIn($header),
+        );
         $found = [];
         foreach ($names as $id => $name) {
             $tree = $trees[$id] ?? new Tree();
             foreach (Spot::in($name, $tree, $titles) as $spot) {
                 if (\count($found) < self::MOST && $spot->has($words)) {
-                    $found[] = new FoundSpot($id, $versions[$id] ?? 1, $spot, self::isThere($tree, $spot, $place), $id === $header ? $fit($spot) : '');
+                    $found[] = new FoundSpot(
+                        $id,
+                        $versions[$id] ?? 1,
+                        $spot,
+                        self::isThere($tree, $spot, $place),
+                        $id === $header ? $fit($spot) : '',
+                    );
                 }
             }
         }
@@ -56,7 +67,10 @@ final readonly class SpotFinder
 
     private static function isThere(Tree $tree, Spot $spot, Place $place): bool
     {
-        return [] !== array_filter($tree->childrenOf($spot->at->parentId), static fn (Entry $one): bool => $one->target instanceof PlaceTarget && $one->target->placeId === $place->id);
+        return [] !== array_filter(
+            $tree->childrenOf($spot->at->parentId),
+            static fn (Entry $one): bool => $one->target instanceof PlaceTarget && $one->target->placeId === $place->id,
+        );
     }
 
     /**
@@ -72,7 +86,11 @@ final readonly class SpotFinder
         // An entry that only leads to a place brings nothing along that fills it.
         $candidates = $workbench->fillings->candidates([$header], $visitor->moment);
         $settings = $workbench->settings->all();
-        $of = static fn (Tree $tree): HeaderFit => FittedHeader::of($settings, Resolver::resolve($tree, $places, $visitor, $candidates)->entries, $panels);
+        $of = static fn (Tree $tree): HeaderFit => FittedHeader::of(
+            $settings,
+            Resolver::resolve($tree, $places, $visitor, $candidates)->entries,
+            $panels,
+        );
         $before = $of($header)->words();
 
         return static function (Spot $spot) use ($of, $header, $place, $before): string {

@@ -25,7 +25,8 @@ final class Away
                 $cause instanceof DriverException => $cause->getSQLState(),
                 $cause instanceof \PDOException => \is_string($cause->getCode()) ? $cause->getCode() : 'HY000',
                 // Sessions may lie in Redis, which may be away as well.
-                $cause instanceof \Predis\CommunicationException, $cause instanceof \Predis\Connection\Resource\Exception\StreamInitException => '08',
+                $cause instanceof \Predis\CommunicationException,
+                $cause instanceof \Predis\Connection\Resource\Exception\StreamInitException => '08',
                 default => null,
             };
             if (null !== $state && [] !== array_filter(self::STATES, static fn (string $one): bool => str_starts_with($state, $one))) {

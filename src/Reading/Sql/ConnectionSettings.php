@@ -18,7 +18,9 @@ final readonly class ConnectionSettings implements Middleware
      * Every statement of a request is short, so neither compiling it nor sharing it among processes pays; and what it reads is in
      * memory. Words are alike that share a sixth of their letters by three: which of them is but a slip is judged then.
      */
-    private const SHORT_STATEMENTS = 'SET jit TO off; SET max_parallel_workers_per_gather TO 0; SET random_page_cost TO 1.1; SET pg_trgm.similarity_threshold TO 0.15';
+    private const SHORT_STATEMENTS = <<<'SQL'
+        SET jit TO off; SET max_parallel_workers_per_gather TO 0; SET random_page_cost TO 1.1; SET pg_trgm.similarity_threshold TO 0.15
+        SQL;
 
     /** What is prepared once is planned once, too, for whatever it is asked with. */
     private const PLANNED_ONCE = '; SET plan_cache_mode TO force_generic_plan';
@@ -33,7 +35,12 @@ final readonly class ConnectionSettings implements Middleware
 
     public function wrap(Driver $driver): Driver
     {
-        $settings = ["client_encoding TO 'UTF8'", "search_path TO {$this->copy}, catalogue, journal", "timezone TO 'UTC'", 'statement_timeout TO '.('cli' === \PHP_SAPI ? 0 : 1000 * $this->seconds)];
+        $settings = [
+            "client_encoding TO 'UTF8'",
+            "search_path TO {$this->copy}, catalogue, journal",
+            "timezone TO 'UTC'",
+            'statement_timeout TO '.('cli' === \PHP_SAPI ? 0 : 1000 * $this->seconds),
+        ];
 
         return new class($driver, 'SET '.implode('; SET ', $settings).'; '.self::SHORT_STATEMENTS.($this->keeps ? self::PLANNED_ONCE : ''), $this->keeps) extends AbstractDriverMiddleware {
             public function __construct(Driver $driver, private readonly string $statements, private readonly bool $keeps)

@@ -19,8 +19,11 @@ final class KeptStatement implements Statement
     private bool $isPlain = true;
 
     /** @param \Closure(): Statement $otherwise for values that are no text */
-    public function __construct(private readonly PreparingConnection $connection, private readonly string $sql, private readonly \Closure $otherwise)
-    {
+    public function __construct(
+        private readonly PreparingConnection $connection,
+        private readonly string $sql,
+        private readonly \Closure $otherwise,
+    ) {
     }
 
     public function bindValue(int|string $param, mixed $value, ParameterType $type): void
@@ -41,7 +44,13 @@ final class KeptStatement implements Statement
         }
         [$sql, $parameters] = $this->numbered();
 
-        return $this->connection->execute($sql, [] === $parameters ? '' : '('.implode(', ', array_map(fn (int|string $name): string => self::literal($this->values[$name] ?? null), $parameters)).')');
+        return $this->connection->execute(
+            $sql,
+            [] === $parameters
+                ? ''
+                : '('.implode(', ', array_map(fn (int|string $name): string => self::literal($this->values[$name] ?? null), $parameters))
+                    .')',
+        );
     }
 
     /** @return array{string, list<int|string>} the statement with $1, $2 …, and the names of what they stand for */

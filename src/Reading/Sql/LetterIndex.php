@@ -23,7 +23,13 @@ final class LetterIndex
      */
     public static function ids(Connection $connection, string $sql, array $parameters): array
     {
-        $connection->executeStatement('SET enable_seqscan TO off; SET enable_indexscan TO off; SET enable_indexonlyscan TO off; SET pg_trgm.word_similarity_threshold TO '.self::SLIP);
+        $connection->executeStatement(
+            <<<'SQL'
+                SET enable_seqscan TO off; SET enable_indexscan TO off; SET enable_indexonlyscan TO off;
+                SET pg_trgm.word_similarity_threshold TO 
+                SQL
+                .self::SLIP,
+        );
         try {
             return array_values(array_filter($connection->fetchFirstColumn($sql, $parameters), \is_string(...)));
         } finally {

@@ -17,6 +17,8 @@ final class PgArray
      */
     public static function of(array $values): string
     {
-        return [] === $values ? '{}' : '{"'.implode('","', array_map(static fn (string $value): string => addcslashes($value, '"\\'), $values)).'"}';
+        return [] === $values
+            ? '{}'
+            : '{"'.implode('","', array_map(static fn (string $value): string => addcslashes($value, '"\\'), $values)).'"}';
     }
 }

@@ -19,7 +19,10 @@ use Doctrine\DBAL\Driver\Statement;
  */
 final class PreparingConnection implements Connection
 {
-    /** More than pages need, and no more than a session has memory for, whatever shapes of a question somebody thinks out; what is beyond them begins anew. */
+    /**
+     * More than pages need, and no more than a session has memory for, whatever shapes of a question somebody thinks out; what is beyond
+     * them begins anew.
+     */
     private const MOST = 120;
     private const READS = '/^\s*(?:SELECT|WITH)\b/i';
     private const BEGINS = 'START TRANSACTION';
@@ -42,8 +45,12 @@ final class PreparingConnection implements Connection
      * @param string                 $settings statements that set a session up
      * @param \Closure(): Connection $anew     connects anew
      */
-    public function __construct(private Connection $connection, private \PDO $native, private readonly string $settings, private readonly \Closure $anew)
-    {
+    public function __construct(
+        private Connection $connection,
+        private \PDO $native,
+        private readonly string $settings,
+        private readonly \Closure $anew,
+    ) {
         $this->recall();
     }
 
@@ -51,7 +58,9 @@ final class PreparingConnection implements Connection
     {
         $this->makeSure();
 
-        return 1 === preg_match(self::READS, $sql) ? new KeptStatement($this, $sql, fn (): Statement => $this->connection->prepare($sql)) : $this->connection->prepare($sql);
+        return 1 === preg_match(self::READS, $sql)
+            ? new KeptStatement($this, $sql, fn (): Statement => $this->connection->prepare($sql))
+            : $this->connection->prepare($sql);
     }
 
     public function query(string $sql): DriverResult

@@ -47,7 +47,9 @@ final readonly class BasketPage
         $cards = $visit->copy->shop->cardsOf(array_map(strval(...), array_keys($basket)), $visit->visitor);
 
         return $this->pages->basket($visit, array_values(array_filter(array_map(
-            static fn (string $id, int $number): ?array => isset($cards[$id]->product) && $cards[$id]->place->opensFor($visit->visitor) ? ['card' => $cards[$id], 'number' => $number] : null,
+            static fn (string $id, int $number): ?array => isset($cards[$id]->product) && $cards[$id]->place->opensFor($visit->visitor)
+                ? ['card' => $cards[$id], 'number' => $number]
+                : null,
             array_map(strval(...), array_keys($basket)),
             $basket,
         ))));
@@ -90,7 +92,18 @@ final readonly class BasketPage
     private static function cookie(array $basket, Request $request): Cookie
     {
         return Cookie::create(self::COOKIE)
-            ->withValue(implode('.', array_map(static fn (string $id, int $number): string => "$id*$number", array_map(strval(...), array_keys($basket)), $basket)))
-            ->withRaw()->withHttpOnly(false)->withSecure($request->isSecure())->withSameSite(Cookie::SAMESITE_LAX)->withExpires([] === $basket ? 1 : new \DateTimeImmutable('+30 days'));
+            ->withValue(implode(
+                '.',
+                array_map(
+                    static fn (string $id, int $number): string => "$id*$number",
+                    array_map(strval(...), array_keys($basket)),
+                    $basket,
+                ),
+            ))
+            ->withRaw()
+                ->withHttpOnly(false)
+                ->withSecure($request->isSecure())
+                ->withSameSite(Cookie::SAMESITE_LAX)
+                ->withExpires([] === $basket ? 1 : new \DateTimeImmutable('+30 days'));
     }
 }

@@ -17,8 +17,12 @@ use Symfony\Component\HttpFoundation\Response;
 final readonly class SignInPage
 {
     /** @param string $signInUrl where the shop's own customer system signs in; empty: nobody said */
-    public function __construct(private Pages $pages, private CustomerCookie $customers, private ClockInterface $clock, #[Autowire(env: 'default::LANTERN_CUSTOMER_SIGN_IN_URL')] private ?string $signInUrl)
-    {
+    public function __construct(
+        private Pages $pages,
+        private CustomerCookie $customers,
+        private ClockInterface $clock,
+        #[Autowire(env: 'default::LANTERN_CUSTOMER_SIGN_IN_URL')] private ?string $signInUrl,
+    ) {
     }
 
     public function answer(Visit $visit, Request $request): ?Response
@@ -32,7 +36,9 @@ final readonly class SignInPage
                 return new Response('Open the sign-in page of this shop and try again.', 403, ['Content-Type' => 'text/plain']);
             }
             $response = new Response('', 303, ['Location' => '/sign-in', 'Cache-Control' => 'no-store']);
-            $cookie = $request->request->has('out') ? $this->customers->signOut($request) : $this->customers->signIn($request, $this->clock->now());
+            $cookie = $request->request->has('out')
+                ? $this->customers->signOut($request)
+                : $this->customers->signIn($request, $this->clock->now());
             if (null !== $cookie) {
                 $response->headers->setCookie($cookie);
             }

@@ -28,8 +28,12 @@ final readonly class OpenFormats
     /** Within a preview: the styles of looks that are only tried. */
     private const LOOKS = '/-/looks.css';
 
-    public function __construct(private Frame $frame, private LooksStyles $looks, private KeptPages $kept, #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
-    {
+    public function __construct(
+        private Frame $frame,
+        private LooksStyles $looks,
+        private KeptPages $kept,
+        #[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl,
+    ) {
     }
 
     public function answer(Visit $visit, Request $request): ?Response
@@ -39,7 +43,13 @@ final readonly class OpenFormats
             '/sitemap.xml' => $this->sitemap($visit, $path, null),
             '/robots.txt' => new Response(Robots::of($this->storefrontUrl), 200, ['Content-Type' => 'text/plain; charset=UTF-8']),
             '/site.webmanifest' => $this->manifest($visit),
-            self::LOOKS => $visit->preview ? new Response($this->looks->of(Looks::of(array_filter($request->query->all(), \is_string(...)))), 200, ['Content-Type' => 'text/css; charset=UTF-8']) : null,
+            self::LOOKS => $visit->preview
+                ? new Response(
+                    $this->looks->of(Looks::of(array_filter($request->query->all(), \is_string(...)))),
+                    200,
+                    ['Content-Type' => 'text/css; charset=UTF-8'],
+                )
+                : null,
             '/navigation.json' => $this->navigation($visit),
             '/favicon.ico' => new Response('', 308, ['Location' => '/-/pictures/icon.svg']),
             default => null === Sitemap::partAt($path) ? null : $this->sitemap($visit, $path, Sitemap::partAt($path)),
@@ -110,11 +120,24 @@ final readonly class OpenFormats
     {
         $frame = $visit->isLive() ? $this->frame->kept($visit->copy, $visit->visitor) : $this->frame->of($visit->copy, $visit->visitor);
 
-        $panels = $visit->isLive() ? $this->frame->keptPanels($visit->copy, $visit->visitor) : $this->frame->panels($visit->copy, $visit->visitor);
+        $panels = $visit->isLive()
+            ? $this->frame->keptPanels($visit->copy, $visit->visitor)
+            : $this->frame->panels($visit->copy, $visit->visitor);
 
-        $columns = $visit->isLive() ? $this->frame->keptColumns($visit->copy, $visit->visitor) : $this->frame->columns($visit->copy, $visit->visitor);
+        $columns = $visit->isLive()
+            ? $this->frame->keptColumns($visit->copy, $visit->visitor)
+            : $this->frame->columns($visit->copy, $visit->visitor);
 
-        return new Response(json_encode(Navigation::of($frame, ...array_map(static fn (array $all): array => array_map(static fn (LaidOut $one): ResolvedLayout => $one->layout, $all), [$panels, $columns])), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT), 200, [
+        return new Response(json_encode(
+            Navigation::of(
+                $frame,
+                ...array_map(
+                    static fn (array $all): array => array_map(static fn (LaidOut $one): ResolvedLayout => $one->layout, $all),
+                    [$panels, $columns],
+                ),
+            ),
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_PRETTY_PRINT,
+        ), 200, [
             'Content-Type' => 'application/json',
             'Vary' => 'Cookie',
         ]);

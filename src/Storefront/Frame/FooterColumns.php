@@ -21,7 +21,12 @@ final readonly class FooterColumns
     /** @return array<string, ShownLayout> by bay */
     public function shown(Visit $visit): array
     {
-        return array_map(static fn ($column): ShownLayout => Layouts::shown($visit, $column), $visit->isLive() ? $this->frame->keptColumns($visit->copy, $visit->visitor) : $this->frame->columns($visit->copy, $visit->visitor));
+        return array_map(
+            static fn ($column): ShownLayout => Layouts::shown($visit, $column),
+            $visit->isLive()
+                ? $this->frame->keptColumns($visit->copy, $visit->visitor)
+                : $this->frame->columns($visit->copy, $visit->visitor),
+        );
     }
 
     /**
@@ -30,7 +35,10 @@ final readonly class FooterColumns
      */
     public static function styles(array $frame, array $columns): string
     {
-        $there = array_filter($frame, static fn (HungMenu $hung): bool => $hung->bay->isFooter() && ([] !== $hung->menu->entries || isset($columns[$hung->bay->id])));
+        $there = array_filter(
+            $frame,
+            static fn (HungMenu $hung): bool => $hung->bay->isFooter() && ([] !== $hung->menu->entries || isset($columns[$hung->bay->id])),
+        );
         $shares = implode(' ', array_map(static fn (HungMenu $hung): string => "minmax(0,{$hung->bay->share}fr)", $there));
 
         return ([] === $there ? '' : ".shop-footer__columns{--columns:$shares}").LayoutStyles::of($columns);

@@ -12,7 +12,9 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Contracts\Cache\CacheInterface;
 use Symfony\Contracts\Cache\ItemInterface;
 
-/** The header as it is made; where nobody chose at which width the drawer takes over, that is measured, once for each state of the frame. */
+/**
+ * The header as it is made; where nobody chose at which width the drawer takes over, that is measured, once for each state of the frame.
+ */
 final readonly class Headers
 {
     public function __construct(#[Autowire(service: 'cache.resolved')] private CacheInterface $cache)
@@ -28,7 +30,12 @@ final readonly class Headers
         $audience = $visit->visitor->signedIn ? 'customer' : 'guest';
 
         return new ShownHeader($shape, $shape->drawerBelow ?? $shape->takesOverBelow(match (true) {
-            $visit->isLive() => $this->cache->get("header.{$visit->copy->frameVersion()}.$audience", static function (ItemInterface $item) use ($visit, $measured): int {
+            $visit->isLive() => $this->cache->get("header.{$visit->copy->frameVersion()}.$audience", static function (
+                ItemInterface $item,
+            ) use (
+                $visit,
+                $measured,
+            ): int {
                 $item->expiresAt($visit->copy->keptUntil($visit->visitor->moment));
 
                 return $measured();

@@ -14,7 +14,10 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
  *
  * What `ops/cut-typefaces.mjs` wrote of each typeface: its two files, and what stands in for it until they are there.
  *
- * @phpstan-type StandIn array{family: string, local: list<string>, ascentOverride: string, descentOverride: string, lineGapOverride: string, sizeAdjust: string}
+ * @phpstan-type StandIn array{
+ *     family: string, local: list<string>,
+ *     ascentOverride: string, descentOverride: string, lineGapOverride: string, sizeAdjust: string,
+ * }
  * @phpstan-type Cut array{family: string, generic: string, usual: string, beyond: string, stands: list<StandIn>}
  * @phpstan-type AllCut array{range: string, typefaces: array<string, Cut>}
  */
@@ -52,31 +55,50 @@ final class LooksStyles
             },
         ];
 
-        return implode('', $faces).':root{color-scheme:'.($looks->isDark() ? 'dark' : 'light').implode('', array_map(static fn (string $name, string $value): string => ";--$name:$value", array_keys($values), $values)).'}';
+        return implode('', $faces).':root{color-scheme:'.($looks->isDark() ? 'dark' : 'light')
+            .implode('', array_map(static fn (string $name, string $value): string => ";--$name:$value", array_keys($values), $values)).'}';
     }
 
     private function family(Typeface $typeface): string
     {
         $cut = $this->cut($typeface);
 
-        return implode(',', array_map(static fn (string $family): string => "\"$family\"", [$cut['family'], ...array_column($cut['stands'], 'family')])).','.$cut['generic'];
+        return implode(
+            ',',
+            array_map(static fn (string $family): string => "\"$family\"", [$cut['family'], ...array_column($cut['stands'], 'family')]),
+        )
+            .','.$cut['generic'];
     }
 
-    /** A typeface comes in two parts, of which the second is fetched where a page has a letter that only it has; until they are there, something of the same width stands in. */
+    /**
+     * A typeface comes in two parts, of which the second is fetched where a page has a letter that only it has; until they are there,
+     * something of the same width stands in.
+     */
     private function faces(Typeface $typeface): string
     {
         $cut = $this->cut($typeface);
-        $face = static fn (string $file, string $range): string => "@font-face{font-family:\"{$cut['family']}\";font-weight:400 700;font-display:swap;src:url(/-/$file) format(\"woff2\")$range}";
-        $stands = array_map(static fn (array $stand): string => "@font-face{font-family:\"{$stand['family']}\";src:".implode(',', array_map(static fn (string $name): string => "local(\"$name\")", $stand['local'])).";ascent-override:{$stand['ascentOverride']};descent-override:{$stand['descentOverride']};line-gap-override:{$stand['lineGapOverride']};size-adjust:{$stand['sizeAdjust']}}", $cut['stands']);
+        $face = static fn (
+            string $file,
+            string $range,
+        ): string => "@font-face{font-family:\"{$cut['family']}\";font-weight:400 700;font-display:swap;src:url(/-/$file) "
+            ."format(\"woff2\")$range}";
+        $stands = array_map(
+            static fn (array $stand): string => "@font-face{font-family:\"{$stand['family']}\";src:"
+                .implode(',', array_map(static fn (string $name): string => "local(\"$name\")", $stand['local']))
+                .";ascent-override:{$stand['ascentOverride']};descent-override:{$stand['descentOverride']};line-gap-override:{$stand['lineGapOverride']};size-adjust:{$stand['sizeAdjust']}}",
+            $cut['stands'],
+        );
 
         // Of two that have a letter, the later one is asked.
-        return $face($cut['beyond'], ';unicode-range:U+0100-02FF,U+1E00-1EFF,U+2000-206F,U+20A0-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF').$face($cut['usual'], ";unicode-range:{$this->read()['range']}").implode('', $stands);
+        return $face($cut['beyond'], ';unicode-range:U+0100-02FF,U+1E00-1EFF,U+2000-206F,U+20A0-20C0,U+2113,U+2C60-2C7F,U+A720-A7FF')
+            .$face($cut['usual'], ";unicode-range:{$this->read()['range']}").implode('', $stands);
     }
 
     /** @return Cut */
     private function cut(Typeface $typeface): array
     {
-        return $this->read()['typefaces'][$typeface->value] ?? throw new \LogicException("The typeface {$typeface->family()} was not cut. Run bin/start.");
+        return $this->read()['typefaces'][$typeface->value]
+            ?? throw new \LogicException("The typeface {$typeface->family()} was not cut. Run bin/start.");
     }
 
     /** @return AllCut */

@@ -44,7 +44,10 @@ final readonly class Panels
     {
         $audience = $visit->visitor->signedIn ? 'customer' : 'guest';
 
-        return $this->cache->get("shown-panels.{$visit->copy->frameVersion()}.$audience", function (ItemInterface $item, bool &$save) use ($visit): array {
+        return $this->cache->get("shown-panels.{$visit->copy->frameVersion()}.$audience", function (
+            ItemInterface $item,
+            bool &$save,
+        ) use ($visit): array {
             $item->expiresAt($visit->copy->keptUntil($visit->visitor->moment));
             $panels = $this->frame->keptPanels($visit->copy, $visit->visitor);
             // What words refer to, places and details of the shop, may change without the frame.
@@ -83,6 +86,10 @@ final readonly class Panels
 
     private static function refers(LaidOut $panel): bool
     {
-        return [] !== array_filter($panel->layout->all(), static fn (ResolvedPiece $one): bool => $one->piece instanceof Text && 1 === preg_match('/place:|data-blank/', $one->piece->html));
+        return [] !== array_filter(
+            $panel->layout->all(),
+            static fn (ResolvedPiece $one): bool => $one->piece instanceof Text
+                && 1 === preg_match('/place:|data-blank/', $one->piece->html),
+        );
     }
 }

@@ -64,6 +64,19 @@ final readonly class ShownFrame
             $html,
         );
 
-        return new self($marked($this->top), $marked($this->bottom), array_map($marked, $this->beside), $this->styles, $this->stylesHash, $this->shopName, $this->tagline, $this->ground, $this->onClick, $this->entries, $this->keys, []);
+        return new self(
+            $marked($this->top),
+            $marked($this->bottom),
+            array_map($marked, $this->beside),
+            $this->styles,
+            $this->stylesHash,
+            $this->shopName,
+            $this->tagline,
+            $this->ground,
+            $this->onClick,
+            $this->entries,
+            $this->keys,
+            [],
+        );
     }
 }

@@ -16,7 +16,10 @@ final readonly class ShownHeader
     {
         $tablet = $shape->tabletBelow ?? $drawerBelow;
         // Who points with a finger has another width (Media Queries 4, 6.1).
-        $row = $tablet === $drawerBelow ? "(min-width:{$drawerBelow}px)" : "(min-width:{$drawerBelow}px) and (not (pointer:coarse)),(min-width:{$tablet}px) and (pointer:coarse)";
-        $this->styles = ".desk-menu,.tools{display:none}.drawer{display:block}@media $row{.desk-menu{display:block}.tools{display:flex}.drawer,.drawer__tools{display:none}}";
+        $row = $tablet === $drawerBelow
+            ? "(min-width:{$drawerBelow}px)"
+            : "(min-width:{$drawerBelow}px) and (not (pointer:coarse)),(min-width:{$tablet}px) and (pointer:coarse)";
+        $this->styles = '.desk-menu,.tools{display:none}.drawer{display:block}@media '
+            ."$row{.desk-menu{display:block}.tools{display:flex}.drawer,.drawer__tools{display:none}}";
     }
 }

@@ -41,7 +41,9 @@ final readonly class Surroundings
 
     private function kept(Visit $visit): ShownFrame
     {
-        return $this->cache->get("surroundings.{$visit->copy->contentVersion()}.{$this->audience($visit)}", function (ItemInterface $item) use ($visit): ShownFrame {
+        return $this->cache->get("surroundings.{$visit->copy->contentVersion()}.{$this->audience($visit)}", function (
+            ItemInterface $item,
+        ) use ($visit): ShownFrame {
             $item->expiresAt($visit->copy->keptUntil($visit->visitor->moment));
             KeptPages::frameBegins();
             try {
@@ -93,16 +95,33 @@ final readonly class Surroundings
     {
         $panels = $this->panels->shown($visit);
         $header = $this->headers->shown($visit, $frame['header'] ?? null, array_keys($panels));
-        $html = $template->renderBlock('header', ['visit' => $visit, 'frame' => $frame, 'panels' => $panels, 'header' => $header->shape, 'shop' => $visit->copy->settings->all()->filled()]);
+        $html = $template->renderBlock(
+            'header',
+            [
+                'visit' => $visit,
+                'frame' => $frame,
+                'panels' => $panels,
+                'header' => $header->shape,
+                'shop' => $visit->copy->settings->all()->filled(),
+            ],
+        );
 
-        return new FramePart($html, $header->styles.implode('', array_map(static fn (ShownPanel $panel): string => $panel->styles, $panels)), $visit->shown->keys(), $header->shape->onClick);
+        return new FramePart(
+            $html,
+            $header->styles.implode('', array_map(static fn (ShownPanel $panel): string => $panel->styles, $panels)),
+            $visit->shown->keys(),
+            $header->shape->onClick,
+        );
     }
 
     /** @param array<string, HungMenu> $frame by bay */
     private function footer(Visit $visit, array $frame, TemplateWrapper $template): FramePart
     {
         $columns = $this->columns->shown($visit);
-        $html = $template->renderBlock('bottom', ['visit' => $visit, 'frame' => $frame, 'columns' => $columns, 'shop' => $visit->copy->settings->all()->filled()]);
+        $html = $template->renderBlock(
+            'bottom',
+            ['visit' => $visit, 'frame' => $frame, 'columns' => $columns, 'shop' => $visit->copy->settings->all()->filled()],
+        );
 
         return new FramePart($html, FooterColumns::styles($frame, $columns), $visit->shown->keys());
     }
@@ -115,7 +134,12 @@ final readonly class Surroundings
     {
         $noting = $visit->noting(new ShownThings());
 
-        return !$visit->isLive() ? $make($noting) : $this->cache->get("frame-part.$name.{$visit->copy->framePartVersion($name)}.{$this->audience($visit)}", static function (ItemInterface $item) use ($noting, $make): FramePart {
+        return !$visit->isLive() ? $make($noting) : $this->cache->get("frame-part.$name.{$visit->copy->framePartVersion($name)}.{$this->audience($visit)}", static function (
+            ItemInterface $item,
+        ) use (
+            $noting,
+            $make,
+        ): FramePart {
             $item->expiresAt($noting->copy->keptUntil($noting->visitor->moment));
 
             return $make($noting);

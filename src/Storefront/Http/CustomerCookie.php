@@ -9,7 +9,9 @@ use Lantern\Node\Customers\StandInCustomer;
 use Symfony\Component\HttpFoundation\Cookie;
 use Symfony\Component\HttpFoundation\Request;
 
-/** Whether a visitor is signed in as a customer; and the made-up customer of the stand-in, where the shop has no customer system of its own. */
+/**
+ * Whether a visitor is signed in as a customer; and the made-up customer of the stand-in, where the shop has no customer system of its own.
+ */
 final readonly class CustomerCookie
 {
     private const DAYS = 7;
@@ -35,7 +37,9 @@ final readonly class CustomerCookie
     {
         $end = $now->modify('+'.self::DAYS.' days');
 
-        return $this->identity instanceof StandInCustomer ? $this->cookie($request, $this->identity->until($end), $end->getTimestamp()) : null;
+        return $this->identity instanceof StandInCustomer
+            ? $this->cookie($request, $this->identity->until($end), $end->getTimestamp())
+            : null;
     }
 
     /** Ends it in this browser; where the customer system is the shop's own, it is told by its own page. */
@@ -46,6 +50,16 @@ final readonly class CustomerCookie
 
     private function cookie(Request $request, string $value, int $expires): Cookie
     {
-        return Cookie::create($this->identity->cookie(), $value, $expires, '/', null, $request->isSecure(), true, false, Cookie::SAMESITE_LAX);
+        return Cookie::create(
+            $this->identity->cookie(),
+            $value,
+            $expires,
+            '/',
+            null,
+            $request->isSecure(),
+            true,
+            false,
+            Cookie::SAMESITE_LAX,
+        );
     }
 }

@@ -23,7 +23,13 @@ final readonly class HealthPage
             $visit->copy->settings->forget();
             $visit->copy->settings->all();
         } catch (\Throwable $error) {
-            return Away::explains($error) ? new Response("The database does not answer.\n", Response::HTTP_SERVICE_UNAVAILABLE, ['Retry-After' => (string) Away::RETRY_AFTER] + self::HEADERS) : throw $error;
+            return Away::explains($error)
+                ? new Response(
+                    "The database does not answer.\n",
+                    Response::HTTP_SERVICE_UNAVAILABLE,
+                    ['Retry-After' => (string) Away::RETRY_AFTER] + self::HEADERS,
+                )
+                : throw $error;
         }
 
         return new Response("ready\n", 200, self::HEADERS);

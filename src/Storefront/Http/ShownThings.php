@@ -27,7 +27,10 @@ final class ShownThings
         }
     }
 
-    /** @param string $of the id of a place that things stand below or in; or `categories`, `collections`, `articles`, `products`, and `facts` of products, by which filters count */
+    /**
+     * @param string $of the id of a place that things stand below or in; or `categories`, `collections`, `articles`, `products`, and
+     *            `facts` of products, by which filters count
+     */
     public function list(string $of): void
     {
         $this->keys["l:$of"] = true;

@@ -18,8 +18,10 @@ use Symfony\Component\HttpKernel\Event\ExceptionEvent;
 #[AsEventListener(priority: 16)]
 final readonly class WhileAway
 {
-    public function __construct(private LoggerInterface $logger, #[Autowire('%kernel.project_dir%/public/storefront/away.html')] private string $page)
-    {
+    public function __construct(
+        private LoggerInterface $logger,
+        #[Autowire('%kernel.project_dir%/public/storefront/away.html')] private string $page,
+    ) {
     }
 
     public function __invoke(ExceptionEvent $event): void

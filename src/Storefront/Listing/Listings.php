@@ -25,16 +25,41 @@ final readonly class Listings
     /** @param list<Card> $children categories that stand directly below the place */
     public static function ofPlace(Visit $visit, Place $place, PlaceDetails $details, array $children): ShownListing
     {
-        return self::page($visit, $place, NarrowedListing::ofPlace($visit->copy, $place, $details, self::asked($visit), $visit->visitor, null, PlaceKind::Collection === $place->kind ? null : $children));
+        return self::page(
+            $visit,
+            $place,
+            NarrowedListing::ofPlace(
+                $visit->copy,
+                $place,
+                $details,
+                self::asked($visit),
+                $visit->visitor,
+                null,
+                PlaceKind::Collection === $place->kind ? null : $children,
+            ),
+        );
     }
 
     public static function page(Visit $visit, Place $place, NarrowedListing $narrowed): ShownListing
     {
         // An id that is nobody's begins no page: it is the first one, and says so.
-        $after = null !== $narrowed->query->after && PlaceKind::Product === $visit->copy->places->get($narrowed->query->after)?->kind ? $narrowed->query->after : null;
+        $after = null !== $narrowed->query->after && PlaceKind::Product === $visit->copy->places->get($narrowed->query->after)?->kind
+            ? $narrowed->query->after
+            : null;
         $query = $narrowed->query->from($after);
         $total = $narrowed->shown->total;
-        $ids = 0 === $total ? [] : $visit->copy->listings->page($narrowed->listing, $narrowed->query->narrowing, $narrowed->filters, $query->order, $total, $after, self::PAGE, $visit->visitor);
+        $ids = 0 === $total
+            ? []
+            : $visit->copy->listings->page(
+                $narrowed->listing,
+                $narrowed->query->narrowing,
+                $narrowed->filters,
+                $query->order,
+                $total,
+                $after,
+                self::PAGE,
+                $visit->visitor,
+            );
         $page = \array_slice($ids, 0, self::PAGE);
         $cards = $visit->copy->shop->cardsOf($page, $visit->visitor);
 

@@ -69,7 +69,10 @@ final readonly class ShownListing
      */
     public function beside(): array
     {
-        return $this->sentAlong(array_map(static fn (ShownFilter $one): string => $one->filter->key(), $this->shown->filters), ListingOrder::Laid !== $this->query->order);
+        return $this->sentAlong(
+            array_map(static fn (ShownFilter $one): string => $one->filter->key(), $this->shown->filters),
+            ListingOrder::Laid !== $this->query->order,
+        );
     }
 
     /**

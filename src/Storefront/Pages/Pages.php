@@ -106,7 +106,10 @@ final readonly class Pages
     /**
      * What stands on the page of a place.
      *
-     * @return array{string, array{place: Place, details: PlaceDetails, body: ShownBody|null, trail: list<array{title: string, href: string|null}>, ...}} a template, and what it is given
+     * @return array{
+     *     string,
+     *     array{place: Place, details: PlaceDetails, body: ShownBody|null, trail: list<array{title: string, href: string|null}>, ...},
+     * } a template, and what it is given
      */
     private function contents(Visit $visit, Place $place, PlaceDetails $details, Request $request): array
     {
@@ -122,10 +125,22 @@ final readonly class Pages
                 'newest' => $shop->newest($visitor, ShopReader::NEWEST_IN_FRONT),
                 'articles' => $shop->articles($visitor, ShopReader::ARTICLES_IN_FRONT),
             ]],
-            PlaceKind::Category, PlaceKind::Collection, PlaceKind::AllProducts => ['products.html.twig', self::products($visit, $place, $details)],
-            PlaceKind::AllCollections => ['list.html.twig', self::part($shop->pageBelow(null, $visitor, PlaceKind::Collection, $after), ShopReader::CARDS)],
-            PlaceKind::PageGroup => ['list.html.twig', self::part($shop->pageBelow($place->id, $visitor, PlaceKind::Page, $after), ShopReader::CARDS)],
-            PlaceKind::Journal => ['list.html.twig', self::part($shop->articles($visitor, ShopReader::CARDS + 1, $after), ShopReader::CARDS)],
+            PlaceKind::Category, PlaceKind::Collection, PlaceKind::AllProducts => [
+                'products.html.twig',
+                self::products($visit, $place, $details),
+            ],
+            PlaceKind::AllCollections => [
+                'list.html.twig',
+                self::part($shop->pageBelow(null, $visitor, PlaceKind::Collection, $after), ShopReader::CARDS),
+            ],
+            PlaceKind::PageGroup => [
+                'list.html.twig',
+                self::part($shop->pageBelow($place->id, $visitor, PlaceKind::Page, $after), ShopReader::CARDS),
+            ],
+            PlaceKind::Journal => [
+                'list.html.twig',
+                self::part($shop->articles($visitor, ShopReader::CARDS + 1, $after), ShopReader::CARDS),
+            ],
             PlaceKind::Product => ['product.html.twig', ['product' => $shop->product($place), 'categories' => $categories]],
             PlaceKind::Search => ['search.html.twig', $this->searches->found($visit, $place, $request)],
             default => ['text.html.twig', []],
@@ -138,9 +153,17 @@ final readonly class Pages
             'place' => $place,
             'details' => $details,
             // Each page of a long list is one of its own.
-            'canonical' => ($data['listing'] ?? null) instanceof ShownListing ? $data['listing']->canonical() : (\array_key_exists('next', $data) && null !== $after ? '?after='.strtolower($after) : ''),
+            'canonical' => ($data['listing'] ?? null) instanceof ShownListing
+                ? $data['listing']->canonical()
+                : (\array_key_exists('next', $data) && null !== $after ? '?after='.strtolower($after) : ''),
             'body' => $body,
-            'html' => null !== $body ? '' : $details->words->shown($shop->destinations($details->words->placeIds()), $visit->copy->settings->all()->values, $visit->prefix),
+            'html' => null !== $body
+                ? ''
+                : $details->words->shown(
+                    $shop->destinations($details->words->placeIds()),
+                    $visit->copy->settings->all()->values,
+                    $visit->prefix,
+                ),
             'trail' => array_map(static fn (Place $one): array => [
                 'title' => $one->title,
                 'href' => $one->opensFor($visit->visitor) ? $visit->prefix.$one->address->encoded() : null,
@@ -151,7 +174,9 @@ final readonly class Pages
     /** @return array{children: list<Card>, listing: ShownListing} */
     private static function products(Visit $visit, Place $place, PlaceDetails $details): array
     {
-        $children = PlaceKind::Collection === $place->kind ? [] : $visit->copy->shop->below(PlaceKind::Category === $place->kind ? $place->id : null, $visit->visitor, PlaceKind::Category);
+        $children = PlaceKind::Collection === $place->kind
+            ? []
+            : $visit->copy->shop->below(PlaceKind::Category === $place->kind ? $place->id : null, $visit->visitor, PlaceKind::Category);
 
         return ['children' => $children, 'listing' => Listings::ofPlace($visit, $place, $details, $children)];
     }
@@ -190,12 +215,34 @@ final readonly class Pages
         $path = $this->filesDir.'/'.$file->name;
         if (!is_file($path)) {
             // Such as after a database came back without its files: nobody's page breaks for it, and whoever runs the shop is told.
-            $this->logger->error('The bytes of {file} are not in LANTERN_FILES.', ['file' => $file->name, 'address' => $place->address->path]);
+            $this->logger->error(
+                'The bytes of {file} are not in LANTERN_FILES.',
+                ['file' => $file->name, 'address' => $place->address->path],
+            );
 
-            return $this->response($visit, 404, 'nothing_here.html.twig', ['gone' => false, 'words' => str_replace('-', ' ', $place->address->slug()), 'categories' => $visit->copy->shop->below(null, $visit->visitor, PlaceKind::Category)]);
+            return $this->response(
+                $visit,
+                404,
+                'nothing_here.html.twig',
+                [
+                    'gone' => false,
+                    'words' => str_replace('-', ' ', $place->address->slug()),
+                    'categories' => $visit->copy->shop->below(null, $visit->visitor, PlaceKind::Category),
+                ],
+            );
         }
-        $response = new BinaryFileResponse($path, 200, ['Content-Type' => $file->type->value], public: Caching::isForAll($place, $visit->visitor), autoEtag: true);
-        $name = strtr(mb_substr('' === $downloadName ? $place->address->slug() : $downloadName, 0, Revision::MAX_DOWNLOAD_NAME), '/\\', '--');
+        $response = new BinaryFileResponse(
+            $path,
+            200,
+            ['Content-Type' => $file->type->value],
+            public: Caching::isForAll($place, $visit->visitor),
+            autoEtag: true,
+        );
+        $name = strtr(
+            mb_substr('' === $downloadName ? $place->address->slug() : $downloadName, 0, Revision::MAX_DOWNLOAD_NAME),
+            '/\\',
+            '--',
+        );
         $response->setContentDisposition(
             Serving::Download === $place->serving ? ResponseHeaderBag::DISPOSITION_ATTACHMENT : ResponseHeaderBag::DISPOSITION_INLINE,
             $name,
@@ -232,7 +279,9 @@ final readonly class Pages
         }
         $places = $visit->copy->places;
         $above = match ($place->kind) {
-            PlaceKind::Product => null === ($category = $visit->copy->shop->categoryAbove($place->id, $visit->visitor)) ? [$places->fixed(PlaceKind::AllProducts), $places->fixed(PlaceKind::FrontPage)] : $places->trail($category),
+            PlaceKind::Product => null === ($category = $visit->copy->shop->categoryAbove($place->id, $visit->visitor))
+                ? [$places->fixed(PlaceKind::AllProducts), $places->fixed(PlaceKind::FrontPage)]
+                : $places->trail($category),
             PlaceKind::Collection => [$places->fixed(PlaceKind::AllCollections), $places->fixed(PlaceKind::FrontPage)],
             default => $places->trail($place->parentId),
         };
@@ -261,7 +310,14 @@ final readonly class Pages
             'beside' => $frame->beside[match ($place?->kind) {
                 PlaceKind::Page => $place->parentId, PlaceKind::PageGroup => $place->id, default => null,
             } ?? ''] ?? '',
-            'structured' => $visit->isLive() && 200 === $status ? StructuredData::of($this->storefrontUrl, $trail, null === $place ? null : ['title' => $place->title, 'href' => $place->address->encoded()], $frame->entries) : '',
+            'structured' => $visit->isLive() && 200 === $status
+                ? StructuredData::of(
+                    $this->storefrontUrl,
+                    $trail,
+                    null === $place ? null : ['title' => $place->title, 'href' => $place->address->encoded()],
+                    $frame->entries,
+                )
+                : '',
             'styles' => $styles,
             'summary' => $details instanceof PlaceDetails ? $details->summary : '',
             'body' => null,

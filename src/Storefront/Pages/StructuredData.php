@@ -26,17 +26,30 @@ final readonly class StructuredData
         if ([] !== $trail && null !== $page) {
             $graph[] = ['@type' => 'BreadcrumbList', 'itemListElement' => array_map(
                 // What does not open for everybody has no address that a program could follow.
-                static fn (array $step, int $n): array => ['@type' => 'ListItem', 'position' => $n + 1, 'name' => $step['title']] + (null === $step['href'] ? [] : ['item' => $origin.$step['href']]),
+                static fn (array $step, int $n): array => [
+                    '@type' => 'ListItem',
+                    'position' => $n + 1,
+                    'name' => $step['title'],
+                ] + (null === $step['href'] ? [] : ['item' => $origin.$step['href']]),
                 [...$trail, $page],
                 array_keys([...$trail, $page]),
             )];
         }
         foreach ($entries as $entry) {
             if (null !== $entry->href) {
-                $graph[] = ['@type' => 'SiteNavigationElement', 'name' => $entry->label, 'url' => str_starts_with($entry->href, '/') ? $origin.$entry->href : $entry->href];
+                $graph[] = [
+                    '@type' => 'SiteNavigationElement',
+                    'name' => $entry->label,
+                    'url' => str_starts_with($entry->href, '/') ? $origin.$entry->href : $entry->href,
+                ];
             }
         }
 
-        return [] === $graph ? '' : json_encode(['@context' => 'https://schema.org', '@graph' => $graph], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_HEX_TAG | \JSON_HEX_AMP);
+        return [] === $graph
+            ? ''
+            : json_encode(
+                ['@context' => 'https://schema.org', '@graph' => $graph],
+                \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE | \JSON_HEX_TAG | \JSON_HEX_AMP,
+            );
     }
 }

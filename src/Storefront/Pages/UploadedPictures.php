@@ -27,12 +27,21 @@ final readonly class UploadedPictures
         if (1 !== preg_match(self::PATH, SplitTarget::of($visit->target)->path, $found)) {
             return null;
         }
-        $opens = array_values(array_filter($visit->copy->places->filesStoredAs($found[1]), static fn ($file): bool => $file->opensFor($visit->visitor)));
+        $opens = array_values(array_filter(
+            $visit->copy->places->filesStoredAs($found[1]),
+            static fn ($file): bool => $file->opensFor($visit->visitor),
+        ));
         $type = FileType::ofStoredName($found[1]);
         if ([] === $opens || null === $type || !is_file("{$this->folder}/{$found[1]}")) {
             return new Response('', 404, ['Cache-Control' => 'no-store']);
         }
-        $response = new BinaryFileResponse("{$this->folder}/{$found[1]}", 200, ['Content-Type' => $type->value], public: Caching::isForAll($opens[0], $visit->visitor), autoEtag: true);
+        $response = new BinaryFileResponse(
+            "{$this->folder}/{$found[1]}",
+            200,
+            ['Content-Type' => $type->value],
+            public: Caching::isForAll($opens[0], $visit->visitor),
+            autoEtag: true,
+        );
         $response->isNotModified($request);
 
         return $response;

@@ -35,7 +35,10 @@ final readonly class Bodies
     {
         $audience = $visit->visitor->signedIn ? 'customer' : 'guest';
 
-        return $this->cache->get("body.{$place->id}.{$visit->copy->contentVersion()}.$audience", function (ItemInterface $item) use ($visit, $place): ?ShownBody {
+        return $this->cache->get("body.{$place->id}.{$visit->copy->contentVersion()}.$audience", function (ItemInterface $item) use (
+            $visit,
+            $place,
+        ): ?ShownBody {
             $item->expiresAt($visit->copy->keptUntil($visit->visitor->moment));
 
             return $this->made($visit, $place);

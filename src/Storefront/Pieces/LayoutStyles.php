@@ -23,7 +23,18 @@ final readonly class LayoutStyles
             foreach ($layout->pieces as $piece) {
                 foreach ($piece->all() as $one) {
                     $values = self::values($one);
-                    $rules .= [] === $values ? '' : "#p-{$one->id}{".implode(';', array_map(static fn (string $name, string $value): string => "--$name:$value", array_keys($values), $values)).'}';
+                    $rules .= [] === $values
+                        ? ''
+                        : "#p-{$one->id}{"
+                            .implode(
+                                ';',
+                                array_map(
+                                    static fn (string $name, string $value): string => "--$name:$value",
+                                    array_keys($values),
+                                    $values,
+                                ),
+                            )
+                            .'}';
                 }
             }
         }
@@ -43,11 +54,21 @@ final readonly class LayoutStyles
         $piece = $one->piece;
 
         return match (true) {
-            $piece instanceof Panel => self::ground($piece->ground) + self::colours($piece->colours) + ['room' => "{$piece->room}px", 'distance' => "{$piece->distance}px"],
+            $piece instanceof Panel => self::ground($piece->ground) + self::colours($piece->colours) + [
+                'room' => "{$piece->room}px",
+                'distance' => "{$piece->distance}px",
+            ],
             $piece instanceof Band => self::ground($piece->ground) + self::colours($piece->colours) + [
                 'room' => "{$piece->room}px",
                 'gap' => "{$piece->gap}px",
-                'columns' => implode(' ', array_map(static fn (ResolvedPiece $column): string => 'minmax(0,'.($column->piece instanceof Column ? $column->piece->share : 1).'fr)', $one->children)),
+                'columns' => implode(
+                    ' ',
+                    array_map(
+                        static fn (ResolvedPiece $column): string => 'minmax(0,'
+                            .($column->piece instanceof Column ? $column->piece->share : 1).'fr)',
+                        $one->children,
+                    ),
+                ),
             ],
             $piece instanceof Picture && 100 !== $piece->share => ['share' => "{$piece->share}%"],
             default => [],

@@ -82,13 +82,29 @@ final readonly class ShownLayout
     /** @return list<ResolvedEntry> */
     private function linksOf(ResolvedPiece $piece): array
     {
-        $one = static fn (string $label, ?string $href, ?string $placeId = null, bool $newTab = false): ResolvedEntry => new ResolvedEntry($piece->id, $label, $href, $placeId, $newTab, []);
+        $one = static fn (
+            string $label,
+            ?string $href,
+            ?string $placeId = null,
+            bool $newTab = false,
+        ): ResolvedEntry => new ResolvedEntry($piece->id, $label, $href, $placeId, $newTab, []);
 
         return match ($piece->kind()) {
             PieceKind::Heading, PieceKind::Tab => [$one($piece->label, $piece->href, $piece->place?->id, $piece->newTab)],
-            PieceKind::Button, PieceKind::File, PieceKind::Product => [$one($piece->label, $piece->href, $piece->place?->id, $piece->newTab)],
-            PieceKind::Links => array_merge(...array_map(static fn (ResolvedEntry $link): array => [$link, ...$link->children], $piece->links)),
-            PieceKind::Products, PieceKind::Cards => array_map(static fn (Card $card): ResolvedEntry => $one($card->place->title, $card->place->address->encoded(), $card->place->id), $this->cardsOf($piece)),
+            PieceKind::Button, PieceKind::File, PieceKind::Product => [$one(
+                $piece->label,
+                $piece->href,
+                $piece->place?->id,
+                $piece->newTab,
+            )],
+            PieceKind::Links => array_merge(...array_map(
+                static fn (ResolvedEntry $link): array => [$link, ...$link->children],
+                $piece->links,
+            )),
+            PieceKind::Products, PieceKind::Cards => array_map(
+                static fn (Card $card): ResolvedEntry => $one($card->place->title, $card->place->address->encoded(), $card->place->id),
+                $this->cardsOf($piece),
+            ),
             default => [],
         };
     }

@@ -14,8 +14,10 @@ use Symfony\Component\RateLimiter\RateLimiterFactory;
 /** A search of the shop costs more than a page; whoever searches without end waits a little. */
 final readonly class SearchLimit
 {
-    public function __construct(#[Autowire(service: 'limiter.search')] private RateLimiterFactory $searches, #[Autowire(service: 'limiter.suggestions')] private RateLimiterFactory $suggestions)
-    {
+    public function __construct(
+        #[Autowire(service: 'limiter.search')] private RateLimiterFactory $searches,
+        #[Autowire(service: 'limiter.suggestions')] private RateLimiterFactory $suggestions,
+    ) {
     }
 
     public function answer(Visit $visit, Request $request): ?Response
@@ -28,7 +30,10 @@ final readonly class SearchLimit
         $limit = $limiter->create((string) $request->getClientIp())->consume();
 
         return $limit->isAccepted() ? null : new Response('You have searched very often. Wait a minute, then search again.', 429, [
-            'Content-Type' => 'text/plain', 'Cache-Control' => 'no-store', 'Retry-After' => (string) max(1, $limit->getRetryAfter()->getTimestamp() - time()),
+            'Content-Type' => 'text/plain', 'Cache-Control' => 'no-store', 'Retry-After' => (string) max(
+                1,
+                $limit->getRetryAfter()->getTimestamp() - time(),
+            ),
         ]);
     }
 }

@@ -63,7 +63,15 @@ final readonly class Searches
         $place = null === $id ? null : $visit->copy->places->get($id);
 
         return null === $place || PlaceKind::Search === $place->kind || !$place->opensFor($visit->visitor) ? null
-            : new Response('', 302, ['Location' => $visit->prefix.$place->address->encoded(), 'Cache-Control' => 'no-store', 'Referrer-Policy' => AnswerHeaders::REFERRER]);
+            : new Response(
+                '',
+                302,
+                [
+                    'Location' => $visit->prefix.$place->address->encoded(),
+                    'Cache-Control' => 'no-store',
+                    'Referrer-Policy' => AnswerHeaders::REFERRER,
+                ],
+            );
     }
 
     /** What somebody who is still typing may mean, for a script. */
@@ -74,6 +82,17 @@ final readonly class Searches
         }
         $found = $visit->copy->search->suggestions(SearchWords::of(Listings::asked($visit)->words), $visit->visitor);
 
-        return new JsonResponse(['found' => array_map(static fn (Suggestion $one): array => ['title' => $one->title, 'address' => $visit->prefix.$one->address, 'product' => $one->isProduct], $found)], 200, ['Cache-Control' => 'private, max-age=60', 'X-Robots-Tag' => 'noindex']);
+        return new JsonResponse(
+            ['found' => array_map(
+                static fn (Suggestion $one): array => [
+                    'title' => $one->title,
+                    'address' => $visit->prefix.$one->address,
+                    'product' => $one->isProduct,
+                ],
+                $found,
+            )],
+            200,
+            ['Cache-Control' => 'private, max-age=60', 'X-Robots-Tag' => 'noindex'],
+        );
     }
 }

@@ -38,10 +38,14 @@ final readonly class SignUpPage
             parse_str($query, $asked);
             $token = \is_string($asked['t'] ?? null) ? $asked['t'] : '';
 
-            return $posted ? $this->followed($visit, $path, $token) : $this->pages->signUp($visit, ['step' => Links::YES === $path ? 'yes' : 'no', 'token' => $token]);
+            return $posted
+                ? $this->followed($visit, $path, $token)
+                : $this->pages->signUp($visit, ['step' => Links::YES === $path ? 'yes' : 'no', 'token' => $token]);
         }
 
-        return $posted ? $this->asked($visit, $request) : $this->pages->signUp($visit, ['step' => 'asked' === $query ? 'asked' : 'form', 'form' => null]);
+        return $posted
+            ? $this->asked($visit, $request)
+            : $this->pages->signUp($visit, ['step' => 'asked' === $query ? 'asked' : 'form', 'form' => null]);
     }
 
     private function asked(Visit $visit, Request $request): Response
@@ -58,10 +62,23 @@ final readonly class SignUpPage
         $address = trim($request->request->getString('address'));
         $mail = MailAddress::normal($address);
         if (null === $mail) {
-            return $this->pages->signUp($visit, ['step' => 'form', 'wrong' => true, 'address' => mb_substr(mb_scrub($address), 0, self::LONGEST), 'form' => $form, 'piece' => $piece], 422);
+            return $this->pages->signUp(
+                $visit,
+                [
+                    'step' => 'form',
+                    'wrong' => true,
+                    'address' => mb_substr(mb_scrub($address), 0, self::LONGEST),
+                    'form' => $form,
+                    'piece' => $piece,
+                ],
+                422,
+            );
         }
         // What no person sees is filled in by programs only; they are told what everybody is.
-        if ('' === $request->request->getString('website') && !$this->subscribers->ask($piece->list, $mail, $piece->agreed, Subscribers::networkOf((string) $request->getClientIp()))) {
+        if (
+            '' === $request->request->getString('website')
+            && !$this->subscribers->ask($piece->list, $mail, $piece->agreed, Subscribers::networkOf((string) $request->getClientIp()))
+        ) {
             return $this->pages->signUp($visit, ['step' => 'many', 'address' => $address, 'form' => $form, 'piece' => $piece], 429);
         }
 

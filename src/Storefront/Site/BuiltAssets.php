@@ -71,8 +71,19 @@ final class BuiltAssets
     {
         /** @var array<string, array{file: string, css?: list<string>}> $entries */
         $entries = json_decode((string) file_get_contents($manifest), true, flags: \JSON_THROW_ON_ERROR);
-        $styles = implode('', array_map(fn (string $file): string => (string) file_get_contents("{$this->folder}/$file"), $entries[self::MAIN]['css'] ?? []));
+        $styles = implode(
+            '',
+            array_map(fn (string $file): string => (string) file_get_contents("{$this->folder}/$file"), $entries[self::MAIN]['css'] ?? []),
+        );
 
-        return ['files' => array_column(array_map(static fn (string $source, array $entry): array => [$source, $entry['file']], array_keys($entries), $entries), 1, 0), 'styles' => $styles, 'hash' => LayoutStyles::hash($styles)];
+        return [
+            'files' => array_column(
+                array_map(static fn (string $source, array $entry): array => [$source, $entry['file']], array_keys($entries), $entries),
+                1,
+                0,
+            ),
+            'styles' => $styles,
+            'hash' => LayoutStyles::hash($styles),
+        ];
     }
 }

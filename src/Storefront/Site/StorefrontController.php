@@ -64,7 +64,11 @@ final readonly class StorefrontController
     public function __invoke(Request $request): Response
     {
         $visit = $this->visit($request);
-        $response = null === $visit ? new Response('This preview has run out. Go back to the management interface and look again.', 403, ['Content-Type' => 'text/plain'])
+        $response = null === $visit ? new Response(
+            'This preview has run out. Go back to the management interface and look again.',
+            403,
+            ['Content-Type' => 'text/plain'],
+        )
             // One state of the copy for all that goes into the answer.
             : $this->health->answer($visit) ?? $visit->copy->snapshot(fn (): Response => $this->answered($visit, $request));
 
@@ -77,7 +81,14 @@ final readonly class StorefrontController
         $begun = Freshness::now();
         $target = $request->server->getString('REQUEST_URI');
         if (!str_starts_with($target, PreviewToken::BEGINS)) {
-            return new Visit($this->copies->live, new Visitor($this->customers->isSignedIn($request, $now), $now), '', $target, false, $begun);
+            return new Visit(
+                $this->copies->live,
+                new Visitor($this->customers->isSignedIn($request, $now), $now),
+                '',
+                $target,
+                false,
+                $begun,
+            );
         }
         $found = PreviewToken::fromPath($target, $this->secret, $now);
         if (null === $found || !$this->previews->isOpen($found->token->key)) {
@@ -89,7 +100,14 @@ final readonly class StorefrontController
 
     private function answered(Visit $visit, Request $request): Response
     {
-        return $this->formats->answer($visit, $request) ?? $this->pictures->answer($visit, $request) ?? $this->signIn->answer($visit, $request) ?? $this->basket->answer($visit, $request) ?? $this->signUps->answer($visit, $request) ?? $this->limit->answer($visit, $request) ?? $this->searches->suggest($visit, $request) ?? $this->answer($visit, $request);
+        return $this->formats->answer($visit, $request)
+            ?? $this->pictures->answer($visit, $request)
+            ?? $this->signIn->answer($visit, $request)
+            ?? $this->basket->answer($visit, $request)
+            ?? $this->signUps->answer($visit, $request)
+            ?? $this->limit->answer($visit, $request)
+            ?? $this->searches->suggest($visit, $request)
+            ?? $this->answer($visit, $request);
     }
 
     private function answer(Visit $visit, Request $request): Response
@@ -118,7 +136,11 @@ final readonly class StorefrontController
 
     private function mayBeKept(Visit $visit, Answer $answer): bool
     {
-        return $visit->isLive() && 200 === $answer->status && null !== $answer->place && KeptPages::keeps($answer->place->kind) && !UnderstoodFields::anyIn($visit->query());
+        return $visit->isLive()
+            && 200 === $answer->status
+            && null !== $answer->place
+            && KeptPages::keeps($answer->place->kind)
+            && !UnderstoodFields::anyIn($visit->query());
     }
 
     private function keep(Visit $visit, Address $address, Response $response): void
@@ -131,7 +153,17 @@ final readonly class StorefrontController
         }
         $now = $visit->visitor->moment;
         $until = min($visit->copy->nextChange($now)->getTimestamp(), $now->getTimestamp() + Freshness::LONGEST);
-        $this->kept->keep($visit->visitor->signedIn, $address->path, new KeptPage($headers + AnswerHeaders::safety(styles: $this->assets->policy($visit->shown->styles)), (string) $response->getContent(), $until, $visit->begun, $visit->shown->keys()));
+        $this->kept->keep(
+            $visit->visitor->signedIn,
+            $address->path,
+            new KeptPage(
+                $headers + AnswerHeaders::safety(styles: $this->assets->policy($visit->shown->styles)),
+                (string) $response->getContent(),
+                $until,
+                $visit->begun,
+                $visit->shown->keys(),
+            ),
+        );
         KeptPages::made();
     }
 
@@ -149,10 +181,18 @@ final readonly class StorefrontController
     {
         $ancestors = true === $visit?->preview ? $this->adminUrl : "'none'";
         // A redirect shows nothing that would have to be kept safe.
-        $response->headers->add($response->headers->has('Location') ? ['Referrer-Policy' => AnswerHeaders::REFERRER] : AnswerHeaders::safety($ancestors, $this->assets->policy($visit->shown->styles ?? '')));
+        $response->headers->add($response->headers->has('Location') ? [
+            'Referrer-Policy' => AnswerHeaders::REFERRER,
+        ] : AnswerHeaders::safety(
+            $ancestors,
+            $this->assets->policy($visit->shown->styles ?? ''),
+        ));
         if ($response instanceof BinaryFileResponse && 'application/pdf' !== $response->headers->get('Content-Type')) {
             // Nothing in a file is ever run, whatever it holds. (A browser shows a PDF only outside a sandbox.)
-            $response->headers->set('Content-Security-Policy', "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors $ancestors; sandbox");
+            $response->headers->set(
+                'Content-Security-Policy',
+                "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors $ancestors; sandbox",
+            );
         }
         if (true === $visit?->preview) {
             $response->headers->set('X-Robots-Tag', 'noindex');

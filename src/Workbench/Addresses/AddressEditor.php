@@ -60,7 +60,14 @@ final readonly class AddressEditor
         $problems = $read->problems + $judged->problems;
 
         return new JudgedWishes(
-            array_map(static fn (AddressWish $wish): JudgedWish => new JudgedWish($wish->placeId, $read->addresses[$wish->placeId] ?? null, $problems[$wish->placeId] ?? null), $wishes),
+            array_map(
+                static fn (AddressWish $wish): JudgedWish => new JudgedWish(
+                    $wish->placeId,
+                    $read->addresses[$wish->placeId] ?? null,
+                    $problems[$wish->placeId] ?? null,
+                ),
+                $wishes,
+            ),
             $judged->change,
         );
     }
@@ -82,7 +89,10 @@ final readonly class AddressEditor
             foreach ($read->problems as $problem) {
                 throw new Refused('address', $problem);
             }
-            $wanted = array_values(array_filter($read->good, static fn (Readdressing $one): bool => !$one->to->equals($one->place->address)));
+            $wanted = array_values(array_filter(
+                $read->good,
+                static fn (Readdressing $one): bool => !$one->to->equals($one->place->address),
+            ));
             if ([] === $wanted) {
                 throw new Refused('address', 'These are the addresses they have already. Type others.');
             }
@@ -108,7 +118,10 @@ final readonly class AddressEditor
         $places = $this->copies->workbench->places->byIds(array_map(static fn (AddressWish $wish): string => $wish->placeId, $wishes));
         $carrying = array_filter($wishes, static fn (AddressWish $wish): bool => $wish->carryBelow && isset($places[$wish->placeId]));
 
-        return \count($wishes) + $this->copies->workbench->places->countBelowAny(array_values(array_map(static fn (AddressWish $wish): Address => $places[$wish->placeId]->address, $carrying)));
+        return \count($wishes) + $this->copies->workbench->places->countBelowAny(array_values(array_map(
+            static fn (AddressWish $wish): Address => $places[$wish->placeId]->address,
+            $carrying,
+        )));
     }
 
     private static function along(AddressChange $change): string
@@ -122,7 +135,9 @@ final readonly class AddressEditor
     private function lock(array $wishes): void
     {
         $ids = array_map(static fn (AddressWish $wish): string => $wish->placeId, $wishes);
-        $this->entities->getConnection()->executeStatement('SELECT 1 FROM place WHERE id = ANY (CAST(? AS uuid[])) ORDER BY id FOR UPDATE', [PgArray::of($ids)]);
+        $this->entities->getConnection()->executeStatement(<<<'SQL'
+            SELECT 1 FROM place WHERE id = ANY (CAST(? AS uuid[])) ORDER BY id FOR UPDATE
+            SQL, [PgArray::of($ids)]);
     }
 
     /**
@@ -136,8 +151,14 @@ final readonly class AddressEditor
             throw new Refused('places', \sprintf('Choose from 1 to %d places at once.', self::MOST));
         }
         $places = $this->copies->workbench->places->byIds(array_map(static fn (AddressWish $wish): string => $wish->placeId, $wishes));
-        $carrying = array_values(array_filter($wishes, static fn (AddressWish $wish): bool => $wish->carryBelow && true === ($places[$wish->placeId] ?? null)?->kind->hasPlacesBelow()));
-        $below = array_values($this->copies->workbench->places->belowAny(array_map(static fn (AddressWish $wish): Address => $places[$wish->placeId]->address, $carrying)));
+        $carrying = array_values(array_filter(
+            $wishes,
+            static fn (AddressWish $wish): bool => $wish->carryBelow && true === ($places[$wish->placeId] ?? null)?->kind->hasPlacesBelow(),
+        ));
+        $below = array_values($this->copies->workbench->places->belowAny(array_map(
+            static fn (AddressWish $wish): Address => $places[$wish->placeId]->address,
+            $carrying,
+        )));
         $good = $addresses = $problems = [];
         foreach ($wishes as $wish) {
             $place = $places[$wish->placeId] ?? null;
@@ -151,7 +172,11 @@ final readonly class AddressEditor
                 continue;
             }
             if ($place->address->path !== $wish->seen) {
-                $problems[$place->id] = \sprintf('Somebody gave “%s” the address %s meanwhile. Look at it again.', $place->title, $place->address);
+                $problems[$place->id] = \sprintf(
+                    'Somebody gave “%s” the address %s meanwhile. Look at it again.',
+                    $place->title,
+                    $place->address,
+                );
                 continue;
             }
             $along = \in_array($wish, $carrying, true) && !$to->equals($place->address)
@@ -185,7 +210,12 @@ final readonly class AddressEditor
         $places = new RememberedPlaces($this->copies->workbench->places);
         $places->remember([...$old, ...$new, ...array_values($known)], array_keys($known));
 
-        return new AddressPlanner($places, $known, $this->copies->live->rules->sourcesAmong($old), $this->copies->workbench->rules->concernedBy([...$old, ...$new, ...array_values($known)], $carried));
+        return new AddressPlanner(
+            $places,
+            $known,
+            $this->copies->live->rules->sourcesAmong($old),
+            $this->copies->workbench->rules->concernedBy([...$old, ...$new, ...array_values($known)], $carried),
+        );
     }
 
     /**
@@ -199,7 +229,13 @@ final readonly class AddressEditor
         foreach ($moved as $one) {
             $ids[$one->from->path] = $one->placeId;
         }
-        $this->words->rewrite([], array_map(strval(...), array_keys($ids)), static fn (Words $words): Words => $words->referring($ids), $by, $menus);
+        $this->words->rewrite(
+            [],
+            array_map(strval(...), array_keys($ids)),
+            static fn (Words $words): Words => $words->referring($ids),
+            $by,
+            $menus,
+        );
     }
 
     /** @param list<ChangedAddress> $moved */
@@ -212,7 +248,10 @@ final readonly class AddressEditor
                 UPDATE place p SET address = m.address, version = p.version + 1, changed_at = :now, changed_by = :by
                 FROM jsonb_to_recordset(CAST(:moved AS jsonb)) AS m(id uuid, address text) WHERE p.id = m.id
                 SQL, [
-                'moved' => json_encode(array_map(static fn (ChangedAddress $one): array => ['id' => $one->placeId, 'address' => $one->to->path], $some), \JSON_THROW_ON_ERROR),
+                'moved' => json_encode(
+                    array_map(static fn (ChangedAddress $one): array => ['id' => $one->placeId, 'address' => $one->to->path], $some),
+                    \JSON_THROW_ON_ERROR,
+                ),
                 'now' => $this->clock->now()->format(\DATE_ATOM),
                 'by' => $by->name,
             ]);

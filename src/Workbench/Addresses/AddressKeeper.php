@@ -12,7 +12,10 @@ use Lantern\Reading\Copies\Copies;
 use Lantern\Workbench\Edits\AddressesComeBack;
 use Lantern\Workbench\Redirects\RedirectRows;
 
-/** Makes the redirects that are missing where places came by other addresses than by a change of these, as when an edit is taken back that visitors have seen. */
+/**
+ * Makes the redirects that are missing where places came by other addresses than by a change of these, as when an edit is taken back that
+ * visitors have seen.
+ */
 final readonly class AddressKeeper implements AddressesComeBack
 {
     public function __construct(private Copies $copies, private RedirectRows $redirects)
@@ -36,7 +39,12 @@ final readonly class AddressKeeper implements AddressesComeBack
         }
         $places = new RememberedPlaces($workbench->places);
         $places->remember(array_values($known), array_keys($known));
-        $redirects = new RedirectsOfAMove(new MovedPlaces($places, []), $known, [], $workbench->rules->concernedBy(array_values($known), []));
+        $redirects = new RedirectsOfAMove(
+            new MovedPlaces($places, []),
+            $known,
+            [],
+            $workbench->rules->concernedBy(array_values($known), []),
+        );
         $this->redirects->carryOut([], [], $redirects->missing($moved));
     }
 }

@@ -44,7 +44,12 @@ final readonly class AddressesJob implements KindOfJob
     {
         $wishes = [];
         foreach (\is_array($input['wishes'] ?? null) ? $input['wishes'] : [] as $wish) {
-            if (\is_array($wish) && \is_string($wish['place'] ?? null) && \is_string($wish['seen'] ?? null) && \is_string($wish['to'] ?? null)) {
+            if (
+                \is_array($wish)
+                && \is_string($wish['place'] ?? null)
+                && \is_string($wish['seen'] ?? null)
+                && \is_string($wish['to'] ?? null)
+            ) {
                 $wishes[] = new AddressWish($wish['place'], $wish['seen'], $wish['to'], true === ($wish['below'] ?? null));
             }
         }

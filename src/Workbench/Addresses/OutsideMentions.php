@@ -32,12 +32,27 @@ final readonly class OutsideMentions
     {
         foreach (['kind' => $kind = trim($kind), 'name' => $name = trim($name)] as $field => $value) {
             if ('' === $value || mb_strlen($value) > self::MAX_LENGTH) {
-                throw new Refused($field, 'kind' === $field ? 'Say what it is, such as advertisement, printed code or profile.' : 'Give it a name that you know it by, with at most 200 characters.');
+                throw new Refused(
+                    $field,
+                    'kind' === $field
+                        ? 'Say what it is, such as advertisement, printed code or profile.'
+                        : 'Give it a name that you know it by, with at most 200 characters.',
+                );
             }
         }
         $id = (new UuidV7())->toRfc4122();
         $this->edits->run($by, Subject::Places, function () use ($id, $kind, $name, $address, $by): string {
-            $this->connection->insert('outside_mention', ['id' => $id, 'kind' => $kind, 'name' => $name, 'address' => $address->path, 'added_at' => $this->clock->now()->format(\DATE_ATOM), 'added_by' => $by->name]);
+            $this->connection->insert(
+                'outside_mention',
+                [
+                    'id' => $id,
+                    'kind' => $kind,
+                    'name' => $name,
+                    'address' => $address->path,
+                    'added_at' => $this->clock->now()->format(\DATE_ATOM),
+                    'added_by' => $by->name,
+                ],
+            );
 
             return \sprintf('The outside mention “%s”', $name);
         });

@@ -11,7 +11,14 @@ final readonly class AuditEntry
      * @param string                $person   as the person was called then
      * @param array<string, string> $about
      */
-    public function __construct(public int $id, public \DateTimeImmutable $at, public ?string $personId, public string $person, public string $what, public array $about, public string $network)
-    {
+    public function __construct(
+        public int $id,
+        public \DateTimeImmutable $at,
+        public ?string $personId,
+        public string $person,
+        public string $what,
+        public array $about,
+        public string $network,
+    ) {
     }
 }

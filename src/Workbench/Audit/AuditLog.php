@@ -19,8 +19,11 @@ final readonly class AuditLog
     /** So many kinds of attempts (what, from where, at whom) are told apart in a day. */
     private const MOST_ATTEMPTS = 500;
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private RequestStack $requests, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private RequestStack $requests,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -29,7 +32,9 @@ final readonly class AuditLog
      */
     public function add(Actor $by, string $what, array $about = []): void
     {
-        $this->connection->executeQuery('SELECT journal.add_audit(CAST(? AS uuid), ?, ?, CAST(? AS jsonb), ?)', [$by->id, $by->name, $what, self::json($about), $this->network()]);
+        $this->connection->executeQuery(<<<'SQL'
+            SELECT journal.add_audit(CAST(? AS uuid), ?, ?, CAST(? AS jsonb), ?)
+            SQL, [$by->id, $by->name, $what, self::json($about), $this->network()]);
     }
 
     /**
@@ -44,15 +49,28 @@ final readonly class AuditLog
     {
         $day = $this->clock->now()->format('Y-m-d');
         $this->connection->transactional(function () use ($by, $what, $account, $about, $day): void {
-            $known = '' === $account ? false : $this->connection->fetchOne('SELECT mail FROM journal.person WHERE mail = ? AND left_at IS NULL', [mb_strtolower(trim($account))]);
+            $known = '' === $account
+                ? false
+                : $this->connection->fetchOne(<<<'SQL'
+                    SELECT mail FROM journal.person WHERE mail = ? AND left_at IS NULL
+                    SQL, [mb_strtolower(trim($account))]);
             $account = \is_string($known) ? $known : '';
             $times = $this->connection->fetchOne(<<<'SQL'
                 INSERT INTO journal.attempt (day, what, network, account, person_id, times)
-                SELECT CAST(:day AS date), :what, :network, :account, COALESCE(CAST(:person AS uuid), '00000000-0000-0000-0000-000000000000'), 1
-                WHERE EXISTS (SELECT FROM journal.attempt WHERE day = CAST(:day AS date) AND what = :what AND network = :network AND account = :account)
+                SELECT CAST(:day AS date), :what, :network, :account, COALESCE(CAST(:person AS uuid),
+                    '00000000-0000-0000-0000-000000000000'), 1
+                WHERE EXISTS (SELECT FROM journal.attempt WHERE day = CAST(:day AS date) AND what = :what AND network = :network
+                    AND account = :account)
                 OR (SELECT count(*) FROM (SELECT FROM journal.attempt WHERE day = CAST(:day AS date) LIMIT :most) AS few) < :most
                 ON CONFLICT (day, what, network, account, person_id) DO UPDATE SET times = attempt.times + 1 RETURNING times
-                SQL, ['day' => $day, 'what' => $what, 'network' => self::block($this->network()), 'account' => $account, 'person' => $by->id, 'most' => self::MOST_ATTEMPTS]);
+                SQL, [
+                'day' => $day,
+                'what' => $what,
+                'network' => self::block($this->network()),
+                'account' => $account,
+                'person' => $by->id,
+                'most' => self::MOST_ATTEMPTS,
+            ]);
             if (is_numeric($times) && self::isTold((int) $times)) {
                 $this->add($by, $what, ['as' => $account, 'times' => (int) $times] + $about);
             }
@@ -85,7 +103,8 @@ final readonly class AuditLog
         $parameters = null === $before ? [] : ['before' => $before];
         foreach (array_values(array_filter(preg_split('/\s+/u', trim($words)) ?: [])) as $n => $word) {
             if ($n < 8) {
-                $where .= " AND (person || ' ' || COALESCE(person_id::text, '') || ' ' || what || ' ' || about::text || ' ' || network) ILIKE :word$n";
+                $where .= " AND (person || ' ' || COALESCE(person_id::text, '') || ' ' || what || ' ' || about::text || ' ' || network) "
+                    ."ILIKE :word$n";
                 $parameters["word$n"] = '%'.addcslashes($word, '%_\\').'%';
             }
         }
@@ -97,7 +116,15 @@ final readonly class AuditLog
                 $about[(string) $name] = \is_scalar($value) ? (string) $value : '';
             }
 
-            return new AuditEntry($row->int('id'), $row->moment('at') ?? new \DateTimeImmutable('@0'), $row->textOrNull('person_id'), $row->text('person'), $row->text('what'), $about, $row->text('network'));
+            return new AuditEntry(
+                $row->int('id'),
+                $row->moment('at') ?? new \DateTimeImmutable('@0'),
+                $row->textOrNull('person_id'),
+                $row->text('person'),
+                $row->text('what'),
+                $about,
+                $row->text('network'),
+            );
         }, $this->connection->fetchAllAssociative("SELECT * FROM journal.audit WHERE $where ORDER BY id DESC LIMIT $most", $parameters));
     }
 

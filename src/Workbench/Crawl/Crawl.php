@@ -44,13 +44,31 @@ final readonly class Crawl
         $until = $this->clock->now()->modify('+'.self::LASTS.' seconds');
         $this->previews->openForCommand($key, $until);
         try {
-            $report = $this->follow($copy, $source, (new PreviewToken($copy, false, null, $until, $key))->prefix($this->secret), $tell ?? static fn () => null);
+            $report = $this->follow(
+                $copy,
+                $source,
+                (new PreviewToken($copy, false, null, $until, $key))->prefix($this->secret),
+                $tell ?? static fn () => null,
+            );
         } finally {
             $this->previews->end($key);
         }
         $this->connection->executeStatement(
-            'INSERT INTO journal.crawl VALUES (?, ?, ?, ?, ?, CAST(? AS jsonb)) ON CONFLICT (copy) DO UPDATE SET at = excluded.at, pages = excluded.pages, links = excluded.links, broken = excluded.broken, faults = excluded.faults',
-            [$copy->value, $this->clock->now()->format(\DATE_ATOM), $report->pages, $report->links, \count($report->broken), json_encode(array_map(static fn (CrawlFault $one): string => $one->words(), $report->unknown()), \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE)],
+            <<<'SQL'
+                INSERT INTO journal.crawl VALUES (?, ?, ?, ?, ?, CAST(? AS jsonb)) ON CONFLICT (copy) DO UPDATE
+                SET at = excluded.at, pages = excluded.pages, links = excluded.links, broken = excluded.broken, faults = excluded.faults
+                SQL,
+            [
+                $copy->value,
+                $this->clock->now()->format(\DATE_ATOM),
+                $report->pages,
+                $report->links,
+                \count($report->broken),
+                json_encode(
+                    array_map(static fn (CrawlFault $one): string => $one->words(), $report->unknown()),
+                    \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE,
+                ),
+            ],
         );
 
         return $report;
@@ -68,7 +86,10 @@ final readonly class Crawl
         while ([] !== $wanted) {
             $next = [];
             // What belongs to the program itself, pictures and styles, is the same in a preview.
-            foreach ($source->ask(array_map(static fn (string $path): string => str_starts_with($path, '/-/') ? $path : $prefix.$path, $wanted)) as $asked => $page) {
+            foreach ($source->ask(array_map(
+                static fn (string $path): string => str_starts_with($path, '/-/') ? $path : $prefix.$path,
+                $wanted,
+            )) as $asked => $page) {
                 $path = str_starts_with($asked, $prefix) ? substr($asked, \strlen($prefix)) : $asked;
                 $status[$path] = $page->status;
                 $found = null === $page->html ? null : PageLinks::of($page->html);
@@ -101,7 +122,10 @@ final readonly class Crawl
     private function pages(CopyName $copy): array
     {
         $schema = $copy->value;
-        $paths = $this->connection->fetchFirstColumn("SELECT p.address FROM $schema.place p WHERE ".PlaceConditions::OPENS.' ORDER BY p.address', PlaceConditions::visitor(Visitor::guest($this->clock->now())));
+        $paths = $this->connection->fetchFirstColumn(
+            "SELECT p.address FROM $schema.place p WHERE ".PlaceConditions::OPENS.' ORDER BY p.address',
+            PlaceConditions::visitor(Visitor::guest($this->clock->now())),
+        );
 
         return array_values(array_filter($paths, \is_string(...)));
     }
@@ -114,7 +138,11 @@ final readonly class Crawl
      */
     private function target(string $link, string $page, string $prefix): ?array
     {
-        if (!str_starts_with($link, '#') && !str_starts_with($link, '?') && (!str_starts_with($link, '/') || str_starts_with($link, '//'))) {
+        if (
+            !str_starts_with($link, '#')
+            && !str_starts_with($link, '?')
+            && (!str_starts_with($link, '/') || str_starts_with($link, '//'))
+        ) {
             // With the domain of the shop, or from where the page stands (RFC 3986, 5.2).
             try {
                 $whole = Uri::new($this->storefrontUrl.(str_starts_with($page, '/-/') ? '' : $prefix).$page)->resolve($link);
@@ -122,10 +150,15 @@ final readonly class Crawl
                 return null;
             }
             $own = Uri::new($this->storefrontUrl);
-            if (!\in_array($whole->getScheme(), ['http', 'https'], true) || $whole->getHost() !== $own->getHost() || $whole->getPort() !== $own->getPort()) {
+            if (
+                !\in_array($whole->getScheme(), ['http', 'https'], true)
+                || $whole->getHost() !== $own->getHost()
+                || $whole->getPort() !== $own->getPort()
+            ) {
                 return null;
             }
-            $link = ($whole->getPath() ?: '/').(null === $whole->getQuery() ? '' : "?{$whole->getQuery()}").(null === $whole->getFragment() ? '' : "#{$whole->getFragment()}");
+            $link = ($whole->getPath() ?: '/').(null === $whole->getQuery() ? '' : "?{$whole->getQuery()}")
+                .(null === $whole->getFragment() ? '' : "#{$whole->getFragment()}");
         }
         if (str_starts_with($link, '#')) {
             $part = rawurldecode(substr($link, 1));
@@ -164,7 +197,13 @@ final readonly class Crawl
             $answer = $status[$target] ?? 0;
             if ($answer >= 400 && 403 !== $answer || 0 === $answer) {
                 // A page that nothing leads to is asked all the same: then it is told by itself.
-                $broken[] = new CrawlFault($links->firstTo($target), $links->countTo($target), $target, $answer, isset($addresses[rawurldecode(explode('?', $target, 2)[0])]));
+                $broken[] = new CrawlFault(
+                    $links->firstTo($target),
+                    $links->countTo($target),
+                    $target,
+                    $answer,
+                    isset($addresses[rawurldecode(explode('?', $target, 2)[0])]),
+                );
             }
         }
         foreach ($parts->targets() as $target) {
@@ -182,7 +221,11 @@ final readonly class Crawl
     {
         $schema = $copy->value;
         $addresses = $parts = [];
-        foreach ($this->connection->fetchAllAssociative("SELECT f.details ->> 'address' AS address, f.details ->> 'typed' AS typed, p.address AS place, f.details ->> 'part' AS part, CASE WHEN f.subject_type = 'redirect' THEN f.name END AS source FROM journal.finding f LEFT JOIN $schema.place p ON p.id::text = f.details ->> 'place' WHERE f.copy = ?", [$schema]) as $row) {
+        foreach ($this->connection->fetchAllAssociative(<<<SQL
+            SELECT f.details ->> 'address' AS address, f.details ->> 'typed' AS typed, p.address AS place, f.details ->> 'part' AS part,
+            CASE WHEN f.subject_type = 'redirect' THEN f.name END AS source FROM journal.finding f
+            LEFT JOIN $schema.place p ON p.id::text = f.details ->> 'place' WHERE f.copy = ?
+            SQL, [$schema]) as $row) {
             foreach (['address', 'typed', 'source'] as $column) {
                 // Of a part that is missing the page itself is well.
                 if (\is_string($row[$column]) && !\is_string($row['part'])) {

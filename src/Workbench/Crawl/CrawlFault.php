@@ -20,7 +20,10 @@ final readonly class CrawlFault
 
     public function words(): string
     {
-        return \sprintf('%s%s to %s, which %s', $this->page, $this->pages > 1 ? \sprintf(' and %d more pages lead', $this->pages - 1) : ' leads', $this->link, match (true) {
+        return \sprintf('%s%s to %s, which %s', $this->page, $this->pages > 1 ? \sprintf(
+            ' and %d more pages lead',
+            $this->pages - 1,
+        ) : ' leads', $this->link, match (true) {
             200 === $this->status => 'has no such part',
             0 === $this->status => 'does not answer',
             default => "answers $this->status",

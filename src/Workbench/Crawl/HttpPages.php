@@ -17,7 +17,15 @@ final readonly class HttpPages implements PageSource
 
     public function __construct(#[Autowire(env: 'LANTERN_STOREFRONT_URL')] private string $storefrontUrl)
     {
-        $this->client = HttpClient::create(['max_redirects' => 0, 'timeout' => 30, 'no_proxy' => '*', 'headers' => ['User-Agent' => 'GentleLantern-crawl/1.0', 'Cache-Control' => 'no-cache']], self::AT_ONCE);
+        $this->client = HttpClient::create(
+            [
+                'max_redirects' => 0,
+                'timeout' => 30,
+                'no_proxy' => '*',
+                'headers' => ['User-Agent' => 'GentleLantern-crawl/1.0', 'Cache-Control' => 'no-cache'],
+            ],
+            self::AT_ONCE,
+        );
     }
 
     public function ask(array $paths): iterable
@@ -32,7 +40,11 @@ final readonly class HttpPages implements PageSource
                 try {
                     $headers = $response->getHeaders(false);
                     $isPage = str_starts_with($headers['content-type'][0] ?? '', 'text/html');
-                    $asked = new AskedPage($response->getStatusCode(), $headers['location'][0] ?? null, $isPage ? $response->getContent(false) : null);
+                    $asked = new AskedPage(
+                        $response->getStatusCode(),
+                        $headers['location'][0] ?? null,
+                        $isPage ? $response->getContent(false) : null,
+                    );
                 } catch (ExceptionInterface) {
                     $asked = new AskedPage(0, null, null);
                 }

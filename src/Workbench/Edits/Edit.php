@@ -12,7 +12,13 @@ final readonly class Edit
      * @param array<string, MenuReversal> $menus what leads back in the menus that followed, by id
      * @param list<string> $made     ids of the places that it made
      */
-    public function __construct(public string $id, public string $personId, public Subject $about, public string $sentence, public array $menus = [], public array $made = [])
-    {
+    public function __construct(
+        public string $id,
+        public string $personId,
+        public Subject $about,
+        public string $sentence,
+        public array $menus = [],
+        public array $made = [],
+    ) {
     }
 }

@@ -64,9 +64,13 @@ final readonly class EditLog
             });
             $sentence = $make($moves);
             $this->end($id, $sentence, $moves->made());
-            $this->connection->executeStatement('DELETE FROM journal.edit WHERE made_at < journal.moment() - make_interval(days => ?)', [self::KEPT_DAYS]);
+            $this->connection->executeStatement(<<<'SQL'
+                DELETE FROM journal.edit WHERE made_at < journal.moment() - make_interval(days => ?)
+                SQL, [self::KEPT_DAYS]);
             /** @var list<string> $made */
-            $made = $this->connection->fetchFirstColumn("SELECT row_id FROM journal.edit_row WHERE edit_id = ? AND table_name = 'place' AND before IS NULL ORDER BY row_id", [$id]);
+            $made = $this->connection->fetchFirstColumn(<<<'SQL'
+                SELECT row_id FROM journal.edit_row WHERE edit_id = ? AND table_name = 'place' AND before IS NULL ORDER BY row_id
+                SQL, [$id]);
 
             return new Edit($id, $by->personId(), $about, $sentence, $moves->made(), $made);
         });
@@ -79,7 +83,9 @@ final readonly class EditLog
      */
     public function get(string $editId, Actor $by): Edit
     {
-        $row = $this->connection->fetchAssociative('SELECT * FROM journal.edit WHERE id = ? AND person_id = ? AND takes_back IS NULL', [$editId, $by->personId()]);
+        $row = $this->connection->fetchAssociative(<<<'SQL'
+            SELECT * FROM journal.edit WHERE id = ? AND person_id = ? AND takes_back IS NULL
+            SQL, [$editId, $by->personId()]);
         if (false === $row) {
             throw new NotThere('There is no such edit of yours, or it is too long ago.');
         }
@@ -98,7 +104,9 @@ final readonly class EditLog
     public function takeBack(Edit $edit, Actor $by): Edit
     {
         return $this->work->run(function () use ($edit, $by): Edit {
-            if (0 === (int) $this->connection->executeStatement('UPDATE journal.edit SET undone = true, undone_at = clock_timestamp() WHERE id = ? AND NOT undone', [$edit->id])) {
+            if (0 === (int) $this->connection->executeStatement(<<<'SQL'
+                UPDATE journal.edit SET undone = true, undone_at = clock_timestamp() WHERE id = ? AND NOT undone
+                SQL, [$edit->id])) {
                 throw new Refused('edit', 'This was taken back already.');
             }
             $this->reverse($edit, $by, $this->begin($by, $edit->about, $edit->id));
@@ -115,14 +123,18 @@ final readonly class EditLog
     public function makeAgain(string $editId, Actor $by): Edit
     {
         return $this->work->run(function () use ($editId, $by): Edit {
-            $row = $this->connection->fetchAssociative('SELECT * FROM journal.edit WHERE takes_back = ? AND person_id = ? FOR UPDATE', [$editId, $by->personId()]);
+            $row = $this->connection->fetchAssociative(<<<'SQL'
+                SELECT * FROM journal.edit WHERE takes_back = ? AND person_id = ? FOR UPDATE
+                SQL, [$editId, $by->personId()]);
             if (false === $row) {
                 throw new Refused('edit', 'This cannot be made again.');
             }
             $back = self::edit($row);
             $ways = $this->reverse($back, $by, null);
             $this->connection->executeStatement('DELETE FROM journal.edit WHERE id = ?', [$back->id]);
-            $this->connection->executeStatement('UPDATE journal.edit SET undone = false, undone_at = NULL, menus = CAST(? AS jsonb) WHERE id = ?', [self::stored($ways), $editId]);
+            $this->connection->executeStatement(<<<'SQL'
+                UPDATE journal.edit SET undone = false, undone_at = NULL, menus = CAST(? AS jsonb) WHERE id = ?
+                SQL, [self::stored($ways), $editId]);
 
             return $this->get($editId, $by);
         });
@@ -138,7 +150,9 @@ final readonly class EditLog
         $this->note($notedAs ?? '');
         $this->locks->relations();
         $this->connection->executeStatement('SET CONSTRAINTS ALL DEFERRED');
-        $tables = array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT table_name FROM journal.edit_row WHERE edit_id = ? ORDER BY 1', [$edit->id]), \is_string(...));
+        $tables = array_filter($this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT DISTINCT table_name FROM journal.edit_row WHERE edit_id = ? ORDER BY 1
+            SQL, [$edit->id]), \is_string(...));
         // A menu that comes back is there before its entries; one that goes stays until they are gone.
         $last = $this->comesBack($edit->id, 'menu') ? array_diff(self::AFTER_ENTRIES, ['menu']) : self::AFTER_ENTRIES;
         foreach (array_diff($tables, $last) as $table) {
@@ -147,7 +161,11 @@ final readonly class EditLog
         try {
             $this->connection->executeStatement('SET CONSTRAINTS ALL IMMEDIATE');
         } catch (UniqueConstraintViolationException $violation) {
-            throw new Refused('edit', 'Something else stands at one of these addresses by now, so this is not taken back. Change that first.', $violation);
+            throw new Refused(
+                'edit',
+                'Something else stands at one of these addresses by now, so this is not taken back. Change that first.',
+                $violation,
+            );
         }
         // Entries come after the places that they lead to, and before the menus that they stand in.
         $this->note('');
@@ -162,7 +180,10 @@ final readonly class EditLog
         $this->refuseWhatIsNotInOrder($edit->id);
         if (null !== $notedAs) {
             // What is made again brings its redirects along.
-            $this->addresses->keep(array_values(array_filter($this->connection->fetchFirstColumn("SELECT row_id FROM journal.edit_row WHERE edit_id = ? AND table_name = 'place' AND before ->> 'address' IS DISTINCT FROM after ->> 'address'", [$edit->id]), \is_string(...))));
+            $this->addresses->keep(array_values(array_filter($this->connection->fetchFirstColumn(<<<'SQL'
+                SELECT row_id FROM journal.edit_row WHERE edit_id = ? AND table_name = 'place' AND before ->> 'address' IS DISTINCT
+                FROM after ->> 'address'
+                SQL, [$edit->id]), \is_string(...))));
             $this->end($notedAs, $edit->sentence, $ways);
         }
         // What stands in memory is older than what was written past it.
@@ -175,13 +196,18 @@ final readonly class EditLog
     /** Whether the edit took a row of a table away. */
     private function comesBack(string $editId, string $table): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.edit_row WHERE edit_id = ? AND table_name = ? AND after IS NULL LIMIT 1', [$editId, $table]);
+        return false !== $this->connection->fetchOne(<<<'SQL'
+            SELECT 1 FROM journal.edit_row WHERE edit_id = ? AND table_name = ? AND after IS NULL LIMIT 1
+            SQL, [$editId, $table]);
     }
 
     private function begin(Actor $by, Subject $about, ?string $takesBack = null): string
     {
         $id = (new UuidV7())->toRfc4122();
-        $this->connection->insert('journal.edit', ['id' => $id, 'person_id' => $by->personId(), 'about' => $about->value, 'sentence' => '', 'takes_back' => $takesBack]);
+        $this->connection->insert(
+            'journal.edit',
+            ['id' => $id, 'person_id' => $by->personId(), 'about' => $about->value, 'sentence' => '', 'takes_back' => $takesBack],
+        );
         $this->note($id);
 
         return $id;
@@ -205,13 +231,18 @@ final readonly class EditLog
     {
         $this->entities->flush();
         $ids = [];
-        foreach ($this->connection->fetchAllAssociative('SELECT table_name, row_id FROM journal.edit_row WHERE edit_id = ?', [$editId]) as $columns) {
+        foreach ($this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT table_name, row_id FROM journal.edit_row WHERE edit_id = ?
+            SQL, [$editId]) as $columns) {
             $row = new Row($columns);
             $ids[$row->text('table_name')][] = $row->text('row_id');
         }
         // Blanks are asked about when it is published; a text may wait for its details here.
         unset($ids['words'], $ids['setting'], $ids['pick'], $ids['outside_mention']);
-        $faults = array_values(array_filter($this->changed->faults($ids), static fn (Fault $fault): bool => FaultKind::EmptyBlank !== $fault->kind));
+        $faults = array_values(array_filter(
+            $this->changed->faults($ids),
+            static fn (Fault $fault): bool => FaultKind::EmptyBlank !== $fault->kind,
+        ));
         if ([] !== $faults) {
             throw new NotInOrder('edit', $faults);
         }
@@ -229,8 +260,13 @@ final readonly class EditLog
     {
         $id = \in_array($table, ReleaseReader::NAMED_TABLES, true) ? 'r.row_id' : 'r.row_id::uuid';
         $bookkeeping = self::BOOKKEEPING;
-        $this->connection->executeStatement("SELECT 1 FROM $table t JOIN journal.edit_row r ON r.edit_id = ? AND r.table_name = '$table' AND t.id = $id FOR UPDATE OF t", [$editId]);
-        if ('place' === $table && !$isMadeAgain && false !== $this->connection->fetchOne("SELECT 1 FROM journal.edit_row r JOIN live.place l ON l.id = $id WHERE r.edit_id = ? AND r.table_name = 'place' AND r.before IS NULL LIMIT 1", [$editId])) {
+        $this->connection->executeStatement(<<<SQL
+            SELECT 1 FROM $table t JOIN journal.edit_row r ON r.edit_id = ? AND r.table_name = '$table' AND t.id = $id FOR UPDATE OF t
+            SQL, [$editId]);
+        if ('place' === $table && !$isMadeAgain && false !== $this->connection->fetchOne(<<<SQL
+            SELECT 1 FROM journal.edit_row r JOIN live.place l ON l.id = $id WHERE r.edit_id = ? AND r.table_name = 'place'
+            AND r.before IS NULL LIMIT 1
+            SQL, [$editId])) {
             throw new Refused('edit', 'What was made here is published by now, so it stays. Close or remove the places that should go.');
         }
         $filled = 'menu' === $table ? 'OR EXISTS (SELECT FROM entry e WHERE e.menu_id = t.id)' : '';
@@ -246,16 +282,45 @@ final readonly class EditLog
             END
             SQL, [$editId]);
         if (0 !== $changed) {
-            throw new Refused('edit', \sprintf('%d of these %s changed since, so this is not taken back. Change them one by one.', is_numeric($changed) ? $changed : 0, ['place' => 'places', 'redirect' => 'redirects', 'words' => 'texts', 'menu' => 'menus', 'entry' => 'entries', 'bay' => 'bays', 'pick' => 'products', 'outside_mention' => 'outside mentions'][$table] ?? 'things'));
+            throw new Refused(
+                'edit',
+                \sprintf(
+                    '%d of these %s changed since, so this is not taken back. Change them one by one.',
+                    is_numeric($changed) ? $changed : 0,
+                    [
+                        'place' => 'places',
+                        'redirect' => 'redirects',
+                        'words' => 'texts',
+                        'menu' => 'menus',
+                        'entry' => 'entries',
+                        'bay' => 'bays',
+                        'pick' => 'products',
+                        'outside_mention' => 'outside mentions',
+                    ][$table]
+                        ?? 'things',
+                ),
+            );
         }
-        $this->connection->executeStatement("DELETE FROM $table t USING journal.edit_row r WHERE r.edit_id = ? AND r.table_name = '$table' AND r.before IS NULL AND t.id = $id", [$editId]);
-        $columns = $this->connection->fetchFirstColumn("SELECT column_name FROM information_schema.columns WHERE table_schema IN ('workbench', 'journal') AND table_name = ? AND column_name <> 'id'", [$table]);
-        $set = implode(', ', array_map(static fn (mixed $column): string => \is_string($column) ? "$column = excluded.$column" : '', $columns));
+        $this->connection->executeStatement(<<<SQL
+            DELETE FROM $table t USING journal.edit_row r WHERE r.edit_id = ? AND r.table_name = '$table' AND r.before IS NULL
+            AND t.id = $id
+            SQL, [$editId]);
+        $columns = $this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT column_name FROM information_schema.columns WHERE table_schema IN ('workbench', 'journal') AND table_name = ?
+            AND column_name <> 'id'
+            SQL, [$table]);
+        $set = implode(
+            ', ',
+            array_map(static fn (mixed $column): string => \is_string($column) ? "$column = excluded.$column" : '', $columns),
+        );
         $this->connection->executeStatement(<<<SQL
             INSERT INTO $table SELECT (jsonb_populate_record(NULL::$table, CASE WHEN t.id IS NULL THEN r.before ELSE
                 to_jsonb(t)
-                || (SELECT COALESCE(jsonb_object_agg(one.key, one.value), '{}') FROM jsonb_each(r.before - $bookkeeping) one WHERE one.value IS DISTINCT FROM r.after -> one.key)
-                || CASE WHEN jsonb_exists(r.before, 'changed_by') THEN jsonb_build_object('version', t.version_now + 1, 'changed_at', journal.moment(), 'changed_by', CAST(:by AS text)) WHEN jsonb_exists(r.before, 'version') THEN jsonb_build_object('version', t.version_now + 1) ELSE '{}' END
+                || (SELECT COALESCE(jsonb_object_agg(one.key, one.value), '{}') FROM jsonb_each(r.before - $bookkeeping) one
+                    WHERE one.value IS DISTINCT FROM r.after -> one.key)
+                || CASE WHEN jsonb_exists(r.before, 'changed_by') THEN jsonb_build_object('version', t.version_now + 1, 'changed_at',
+                    journal.moment(), 'changed_by', CAST(:by AS text)) WHEN jsonb_exists(r.before, 'version') THEN
+                    jsonb_build_object('version', t.version_now + 1) ELSE '{}' END
             END)).*
             FROM journal.edit_row r LEFT JOIN (SELECT t.*, (to_jsonb(t) ->> 'version')::int AS version_now FROM $table t) t ON t.id = $id
             WHERE r.edit_id = :edit AND r.table_name = '$table' AND r.before IS NOT NULL

@@ -19,7 +19,8 @@ final readonly class History
     private const LAST = <<<'SQL'
         SELECT * FROM (
             (SELECT s.id, s.undone_at, m.id AS menu_id, m.name AS said
-                FROM journal.step s JOIN menu m ON m.id = s.menu_id WHERE s.person_id = :person AND s.undone = :undone ORDER BY %1$s LIMIT 1)
+                FROM journal.step s JOIN menu m ON m.id = s.menu_id WHERE s.person_id = :person AND s.undone = :undone ORDER BY %1$s
+                    LIMIT 1)
             UNION ALL
             (SELECT s.id, s.undone_at, NULL, s.sentence AS said FROM journal.edit s
                 WHERE s.person_id = :person AND s.undone = :undone AND s.takes_back IS NULL
@@ -79,7 +80,10 @@ final readonly class History
 
     private function find(Actor $by, bool $undone, string $order): ?PastStep
     {
-        $columns = $this->connection->fetchAssociative(\sprintf(self::LAST, $order), ['person' => $by->personId(), 'undone' => $undone ? 'true' : 'false']);
+        $columns = $this->connection->fetchAssociative(
+            \sprintf(self::LAST, $order),
+            ['person' => $by->personId(), 'undone' => $undone ? 'true' : 'false'],
+        );
         if (false === $columns) {
             return null;
         }
@@ -87,6 +91,10 @@ final readonly class History
 
         $menuId = $row->textOrNull('menu_id');
 
-        return new PastStep($row->text('id'), null === $menuId ? $row->text('said') : \sprintf('A step in the menu “%s”', $row->text('said')), $menuId);
+        return new PastStep(
+            $row->text('id'),
+            null === $menuId ? $row->text('said') : \sprintf('A step in the menu “%s”', $row->text('said')),
+            $menuId,
+        );
     }
 }

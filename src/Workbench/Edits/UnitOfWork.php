@@ -81,9 +81,18 @@ final readonly class UnitOfWork
     private static function refused(\Throwable $collision): Refused
     {
         return match (true) {
-            str_contains($collision->getMessage(), 'place_address_once') => new Refused('address', 'Another place stands at this address by now. Choose another address.', $collision),
-            str_contains($collision->getMessage(), 'redirect_source_once') => new Refused('source', 'Another redirect has this source by now. Look at the table again.', $collision),
-            str_contains($collision->getMessage(), 'entry_pkey') => new Refused('entry', 'An entry with this id is there already. Reload the menu.', $collision),
+            str_contains(
+                $collision->getMessage(),
+                'place_address_once',
+            ) => new Refused('address', 'Another place stands at this address by now. Choose another address.', $collision),
+            str_contains(
+                $collision->getMessage(),
+                'redirect_source_once',
+            ) => new Refused('source', 'Another redirect has this source by now. Look at the table again.', $collision),
+            str_contains(
+                $collision->getMessage(),
+                'entry_pkey',
+            ) => new Refused('entry', 'An entry with this id is there already. Reload the menu.', $collision),
             default => new Refused('body', 'Somebody else changes the same at this moment. Nothing was changed; try again.', $collision),
         };
     }

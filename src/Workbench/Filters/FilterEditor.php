@@ -50,7 +50,12 @@ final readonly class FilterEditor
     public function choose(bool $ofSearch, int $version, ?array $keys, Actor $by): void
     {
         $chosen = null === $keys ? '' : Filters::chosen($keys);
-        $this->change($version, $by, $ofSearch ? 'The filters of search results' : 'The filters of all listings', static fn (): array => [$ofSearch ? Filters::SEARCH : Filters::EVERYWHERE => $chosen]);
+        $this->change(
+            $version,
+            $by,
+            $ofSearch ? 'The filters of search results' : 'The filters of all listings',
+            static fn (): array => [$ofSearch ? Filters::SEARCH : Filters::EVERYWHERE => $chosen],
+        );
     }
 
     /**
@@ -62,11 +67,22 @@ final readonly class FilterEditor
      *
      * @throws Refused|Stale
      */
-    public function word(string $key, int $version, Actor $by, ?string $label = null, ?ChoiceOrder $order = null, ?array $byHand = null, array $labels = [], array $same = []): void
-    {
+    public function word(
+        string $key,
+        int $version,
+        Actor $by,
+        ?string $label = null,
+        ?ChoiceOrder $order = null,
+        ?array $byHand = null,
+        array $labels = [],
+        array $same = [],
+    ): void {
         $filter = Filter::named($key);
         $this->change($version, $by, "The filter “{$filter->title()}”", fn (): array => [
-            Filters::ONE.$filter->key() => Filters::of($this->copies->workbench->settings->all()->values)->setting($filter->key())->changed($label, $order, $byHand, $labels, $same)->stored(),
+            Filters::ONE.$filter->key() => Filters::of($this->copies->workbench->settings->all()->values)
+                ->setting($filter->key())
+                ->changed($label, $order, $byHand, $labels, $same)
+                ->stored(),
         ]);
     }
 

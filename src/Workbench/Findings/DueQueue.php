@@ -13,7 +13,9 @@ use Lantern\Reading\Sql\Row;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
-/** What is to be looked at: the triggers of the database write down here what changed (`journal.due`), and dates that pass count as changes. */
+/**
+ * What is to be looked at: the triggers of the database write down here what changed (`journal.due`), and dates that pass count as changes.
+ */
 final readonly class DueQueue
 {
     /** More changes than these are work for a worker: nobody waits for them. */
@@ -104,7 +106,9 @@ final readonly class DueQueue
 
     public function caughtUp(CopyName $name, \DateTimeImmutable $moment): void
     {
-        $this->connection->executeStatement('UPDATE journal.look SET caught_at = :now WHERE copy = :copy', ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
+        $this->connection->executeStatement(<<<'SQL'
+            UPDATE journal.look SET caught_at = :now WHERE copy = :copy
+            SQL, ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
     }
 
     /** From now on a worker may be asked again. */

@@ -24,7 +24,8 @@ final readonly class ExaminedRows
     public function reaching(CopyName $name, array $keys, ?\DateTimeImmutable $moment): array
     {
         $subjects = $this->connection->fetchFirstColumn(<<<'SQL'
-            SELECT subject FROM journal.examined WHERE copy = :copy AND reaches && ARRAY(SELECT hashtextextended(key, 0) FROM unnest(CAST(:keys AS text[])) AS key)
+            SELECT subject FROM journal.examined WHERE copy = :copy
+                AND reaches && ARRAY(SELECT hashtextextended(key, 0) FROM unnest(CAST(:keys AS text[])) AS key)
             UNION SELECT subject FROM journal.examined WHERE copy = :copy AND again_at <= CAST(:now AS timestamptz)
             SQL, ['copy' => $name->value, 'keys' => PgArray::of($keys), 'now' => $moment?->format(\DATE_ATOM)]);
 
@@ -40,18 +41,25 @@ final readonly class ExaminedRows
     public function keepExamined(CopyName $name, array $subjects, array $examined): array
     {
         $changed = $this->connection->fetchFirstColumn(<<<'SQL'
-            WITH now AS (SELECT * FROM jsonb_to_recordset(CAST(:examined AS jsonb)) AS x (subject text, reaches text[], leads uuid[], again_at timestamptz)),
+            WITH now AS (SELECT *
+                FROM jsonb_to_recordset(CAST(:examined AS jsonb)) AS x (subject text, reaches text[], leads uuid[], again_at timestamptz)),
             before AS (SELECT subject, leads FROM journal.examined WHERE copy = :copy AND subject = ANY (CAST(:subjects AS text[]))),
-            gone AS (DELETE FROM journal.examined WHERE copy = :copy AND subject = ANY (CAST(:subjects AS text[])) AND subject NOT IN (SELECT subject FROM now)),
+            gone AS (DELETE FROM journal.examined WHERE copy = :copy AND subject = ANY (CAST(:subjects AS text[]))
+                AND subject NOT IN (SELECT subject FROM now)),
             kept AS (
-                INSERT INTO journal.examined SELECT :copy, subject, ARRAY(SELECT DISTINCT hashtextextended(key, 0) FROM unnest(reaches) AS key), leads, again_at FROM now
+                INSERT INTO journal.examined SELECT :copy, subject, ARRAY(SELECT DISTINCT hashtextextended(key, 0)
+                    FROM unnest(reaches) AS key), leads, again_at FROM now
                 ON CONFLICT (copy, subject) DO UPDATE SET reaches = excluded.reaches, leads = excluded.leads, again_at = excluded.again_at
             )
             SELECT DISTINCT lead FROM (
                 (SELECT subject, unnest(leads) AS lead FROM before EXCEPT SELECT subject, unnest(leads) FROM now)
                 UNION ALL (SELECT subject, unnest(leads) FROM now EXCEPT SELECT subject, unnest(leads) FROM before)
             ) other
-            SQL, ['examined' => self::json(array_map(static fn (ExaminedSubject $one): array => $one->row(), $examined)), 'copy' => $name->value, 'subjects' => PgArray::of($subjects)]);
+            SQL, [
+            'examined' => self::json(array_map(static fn (ExaminedSubject $one): array => $one->row(), $examined)),
+            'copy' => $name->value,
+            'subjects' => PgArray::of($subjects),
+        ]);
 
         return array_values(array_filter($changed, \is_string(...)));
     }
@@ -64,14 +72,30 @@ final readonly class ExaminedRows
     {
         // What both copies have is as old as the older of the two.
         $this->connection->executeStatement(<<<'SQL'
-            WITH now AS (SELECT * FROM jsonb_to_recordset(CAST(:findings AS jsonb)) AS x (id text, examined text, kind text, broken boolean, subject_type text, subject_id text, name text, within text, place text, details jsonb, met text[], says text)),
-            gone AS (DELETE FROM journal.finding WHERE copy = :copy AND examined = ANY (CAST(:subjects AS text[])) AND id NOT IN (SELECT id FROM now))
-            INSERT INTO journal.finding (copy, id, examined, kind, broken, subject_type, subject_id, name, within, place, details, met, says, visits, since, person)
-            SELECT :copy, n.id, n.examined, n.kind, n.broken, n.subject_type, n.subject_id, n.name, n.within, n.place, n.details, n.met, n.says,
-                COALESCE((SELECT sum(v.count) FROM journal.visit v WHERE v.address = ANY (n.met) AND v.day > journal.utc_day() - 30), 0), COALESCE(o.since, :now), COALESCE(o.person, :person)
-            FROM now n LEFT JOIN LATERAL (SELECT f.since, f.person FROM journal.finding f WHERE f.copy = :other AND f.id = n.id OFFSET 0) o ON true
-            ON CONFLICT (copy, id) DO UPDATE SET examined = excluded.examined, name = excluded.name, within = excluded.within, place = excluded.place, details = excluded.details, met = excluded.met, says = excluded.says, visits = excluded.visits
-            SQL, ['findings' => self::json(array_merge(...array_map(static fn (ExaminedSubject $one): array => $one->findings, $examined))), 'copy' => $name->value, 'other' => (CopyName::Live === $name ? CopyName::Workbench : CopyName::Live)->value, 'subjects' => PgArray::of($subjects), 'now' => $moment->format(\DATE_ATOM), 'person' => $person]);
+            WITH now AS (SELECT *
+                FROM jsonb_to_recordset(CAST(:findings AS jsonb)) AS x (id text, examined text, kind text, broken boolean, subject_type
+                text, subject_id text, name text, within text, place text, details jsonb, met text[], says text)),
+            gone AS (DELETE FROM journal.finding WHERE copy = :copy AND examined = ANY (CAST(:subjects AS text[]))
+                AND id NOT IN (SELECT id FROM now))
+            INSERT INTO journal.finding (copy, id, examined, kind, broken, subject_type, subject_id, name, within, place, details, met,
+                says, visits, since, person)
+            SELECT :copy, n.id, n.examined, n.kind, n.broken, n.subject_type, n.subject_id, n.name, n.within, n.place, n.details, n.met,
+                n.says,
+                COALESCE((SELECT sum(v.count) FROM journal.visit v WHERE v.address = ANY (n.met)
+                    AND v.day > journal.utc_day() - 30), 0), COALESCE(o.since, :now), COALESCE(o.person, :person)
+            FROM now n LEFT JOIN LATERAL (SELECT f.since, f.person FROM journal.finding f WHERE f.copy = :other
+                AND f.id = n.id OFFSET 0) o ON true
+            ON CONFLICT (copy, id) DO UPDATE
+                SET examined = excluded.examined, name = excluded.name, within = excluded.within, place = excluded.place, details =
+                excluded.details, met = excluded.met, says = excluded.says, visits = excluded.visits
+            SQL, [
+            'findings' => self::json(array_merge(...array_map(static fn (ExaminedSubject $one): array => $one->findings, $examined))),
+            'copy' => $name->value,
+            'other' => (CopyName::Live === $name ? CopyName::Workbench : CopyName::Live)->value,
+            'subjects' => PgArray::of($subjects),
+            'now' => $moment->format(\DATE_ATOM),
+            'person' => $person,
+        ]);
     }
 
     /**

@@ -44,6 +44,11 @@ final readonly class ExaminedSubject
     /** @return array<string, mixed> by column */
     public function row(): array
     {
-        return ['subject' => $this->subject, 'reaches' => $this->reaches, 'leads' => $this->leads, 'again_at' => $this->againAt?->format(\DATE_ATOM)];
+        return [
+            'subject' => $this->subject,
+            'reaches' => $this->reaches,
+            'leads' => $this->leads,
+            'again_at' => $this->againAt?->format(\DATE_ATOM),
+        ];
     }
 }

@@ -55,7 +55,11 @@ final readonly class FindingsPreview
 
         return [
             ...self::touch(TouchKind::FindingsCome, $broken, true),
-            ...self::touch(TouchKind::FindingsCome, array_values(array_filter($comes, static fn (FoundFinding $one): bool => !$one->finding->kind->isBroken())), false),
+            ...self::touch(
+                TouchKind::FindingsCome,
+                array_values(array_filter($comes, static fn (FoundFinding $one): bool => !$one->finding->kind->isBroken())),
+                false,
+            ),
             ...self::touch(TouchKind::FindingsGo, $this->table->onTheWorkbench($gone), false),
         ];
     }
@@ -67,6 +71,13 @@ final readonly class FindingsPreview
      */
     private static function touch(TouchKind $kind, array $found, bool $breaks): array
     {
-        return [] === $found ? [] : [new Touch($kind, array_map(static fn (FoundFinding $one): string => "{$one->finding->subject->name}: {$one->says}", $found), count: \count($found), breaks: $breaks)];
+        return [] === $found
+            ? []
+            : [new Touch(
+                $kind,
+                array_map(static fn (FoundFinding $one): string => "{$one->finding->subject->name}: {$one->says}", $found),
+                count: \count($found),
+                breaks: $breaks,
+            )];
     }
 }

@@ -41,7 +41,10 @@ final readonly class Inspection
             return true;
         }
 
-        return true === $this->transaction->tryRun($name, fn (): bool => !$this->due->isMuch($name) && $this->lookAtPart($name, DueQueue::MOST_AT_ONCE));
+        return true === $this->transaction->tryRun(
+            $name,
+            fn (): bool => !$this->due->isMuch($name) && $this->lookAtPart($name, DueQueue::MOST_AT_ONCE),
+        );
     }
 
     /**

@@ -42,7 +42,11 @@ final readonly class LinkCheck
     private function askWorker(CopyName $copy): void
     {
         $this->connection->transactional(function () use ($copy): void {
-            $asked = $this->connection->executeStatement('UPDATE journal.look SET asked_at = journal.moment() WHERE copy = ? AND (asked_at IS NULL OR asked_at < journal.moment() - '.self::ASKED_AGAIN.')', [$copy->value]);
+            $asked = $this->connection->executeStatement(
+                'UPDATE journal.look SET asked_at = journal.moment() WHERE copy = ? AND (asked_at IS NULL OR asked_at < journal.moment() - '
+                    .self::ASKED_AGAIN.')',
+                [$copy->value],
+            );
             if (1 === $asked) {
                 $this->bus->dispatch(new CatchUp($copy->value));
             }

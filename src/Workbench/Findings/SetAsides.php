@@ -16,8 +16,10 @@ final readonly class SetAsides
 {
     public const MOST_WORDS = 300;
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -29,16 +31,29 @@ final readonly class SetAsides
     {
         $reason = trim((string) preg_replace('/\s+/u', ' ', $reason));
         if ('' === $reason || mb_strlen($reason) > self::MOST_WORDS) {
-            throw new Refused('reason', \sprintf('Say in at most %d characters why it may stay as it is. Whoever looks next wants to know.', self::MOST_WORDS));
+            throw new Refused(
+                'reason',
+                \sprintf('Say in at most %d characters why it may stay as it is. Whoever looks next wants to know.', self::MOST_WORDS),
+            );
         }
         $now = $this->clock->now();
         if (null !== $until && $until <= $now) {
             throw new Refused('until', 'This day is over. Choose a later one, or none.');
         }
         $kept = $this->connection->executeStatement(<<<'SQL'
-            INSERT INTO journal.set_aside (finding_id, reason, person, person_id, until, at) SELECT :id, :reason, :person, :personId, :until, :now WHERE EXISTS (SELECT FROM journal.finding WHERE id = :id)
-            ON CONFLICT (finding_id) DO UPDATE SET reason = excluded.reason, person = excluded.person, person_id = excluded.person_id, until = excluded.until, at = excluded.at
-            SQL, ['id' => $findingId, 'reason' => $reason, 'person' => $by->name, 'personId' => $by->personId(), 'until' => $until?->format(\DATE_ATOM), 'now' => $now->format(\DATE_ATOM)]);
+            INSERT INTO journal.set_aside (finding_id, reason, person, person_id, until, at)
+                SELECT :id, :reason, :person, :personId, :until, :now WHERE EXISTS (SELECT FROM journal.finding WHERE id = :id)
+            ON CONFLICT (finding_id) DO UPDATE
+                SET reason = excluded.reason, person = excluded.person, person_id = excluded.person_id, until = excluded.until, at =
+                excluded.at
+            SQL, [
+            'id' => $findingId,
+            'reason' => $reason,
+            'person' => $by->name,
+            'personId' => $by->personId(),
+            'until' => $until?->format(\DATE_ATOM),
+            'now' => $now->format(\DATE_ATOM),
+        ]);
         if (0 === $kept) {
             throw new NotThere('This finding is no longer there. It may be mended by now.');
         }

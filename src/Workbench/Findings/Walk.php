@@ -19,7 +19,13 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
  */
 final readonly class Walk
 {
-    private const TABLES = ['redirect' => 'redirect', 'mention' => 'journal.outside_mention', 'words' => 'words', 'menu' => 'menu', 'place' => 'place'];
+    private const TABLES = [
+        'redirect' => 'redirect',
+        'mention' => 'journal.outside_mention',
+        'words' => 'words',
+        'menu' => 'menu',
+        'place' => 'place',
+    ];
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
@@ -79,7 +85,10 @@ final readonly class Walk
     private function part(CopyName $name, string $kind, string $table, string $after, \DateTimeImmutable $moment): array
     {
         return $this->transaction->run($name, function () use ($name, $kind, $table, $after, $moment): array {
-            $ids = $this->connection->fetchFirstColumn("SELECT id FROM $table WHERE id > CAST(? AS uuid) ORDER BY id LIMIT ".Examiner::BATCH[$kind], [$after]);
+            $ids = $this->connection->fetchFirstColumn(
+                "SELECT id FROM $table WHERE id > CAST(? AS uuid) ORDER BY id LIMIT ".Examiner::BATCH[$kind],
+                [$after],
+            );
             $ids = array_values(array_filter($ids, \is_string(...)));
             if ([] !== $ids) {
                 $this->examiner->examine($name, array_map(static fn (string $id): string => "$kind:$id", $ids), $moment);
@@ -100,7 +109,8 @@ final readonly class Walk
             $this->rows->forgetFindingsOfNothing($name);
             $this->connection->executeStatement('DELETE FROM journal.due WHERE copy = ? AND tx < CAST(? AS xid8)', [$name->value, $before]);
             $this->connection->executeStatement(<<<'SQL'
-                UPDATE journal.look SET whole_at = :now, caught_at = greatest(caught_at, :now), asked_at = NULL, done = 0, "of" = 0 WHERE copy = :copy
+                UPDATE journal.look SET whole_at = :now, caught_at = greatest(caught_at, :now), asked_at = NULL, done = 0, "of" = 0
+                    WHERE copy = :copy
                 SQL, ['now' => $moment->format(\DATE_ATOM), 'copy' => $name->value]);
         });
     }

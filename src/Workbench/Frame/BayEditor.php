@@ -46,7 +46,10 @@ final readonly class BayEditor
             $at = array_search($bayId, array_column($columns, 'id'), true);
             $other = false === $at ? null : $columns[$at + ($by < 0 ? -1 : 1)] ?? null;
             if (false === $at || null === $other) {
-                throw new Refused('bay', false === $at ? 'The footer has no such column.' : 'This column stands at the edge of the footer already.');
+                throw new Refused(
+                    'bay',
+                    false === $at ? 'The footer has no such column.' : 'This column stands at the edge of the footer already.',
+                );
             }
             [$columns[$at], $columns[$at + ($by < 0 ? -1 : 1)]] = [$other, $columns[$at]];
             foreach ($columns as $position => $column) {
@@ -61,7 +64,14 @@ final readonly class BayEditor
     public function share(string $bayId, string $typed, Actor $by): void
     {
         if (1 !== preg_match('/^[1-9]$/D', $typed) || (int) $typed > Bay::WIDEST) {
-            throw new Refused('words', \sprintf('“%s” is no width of a column. Write how many parts of the footer it takes, from 1 to %d.', mb_strimwidth($typed, 0, 40, '…'), Bay::WIDEST));
+            throw new Refused(
+                'words',
+                \sprintf(
+                    '“%s” is no width of a column. Write how many parts of the footer it takes, from 1 to %d.',
+                    mb_strimwidth($typed, 0, 40, '…'),
+                    Bay::WIDEST,
+                ),
+            );
         }
         $this->footer($bayId);
         $this->edits->run($by, Subject::Frame, function () use ($bayId, $typed): string {
@@ -90,7 +100,10 @@ final readonly class BayEditor
             $this->locks->take(Lock::Frame);
             $there = array_filter($this->copies->workbench->menus->bays(), static fn (Bay $bay): bool => null !== $bay->beside);
             if (\count($there) >= self::MOST_BESIDE) {
-                throw new Refused('place', \sprintf('There are %d bays beside pages already. Take one away that nobody needs.', self::MOST_BESIDE));
+                throw new Refused(
+                    'place',
+                    \sprintf('There are %d bays beside pages already. Take one away that nobody needs.', self::MOST_BESIDE),
+                );
             }
             if (\in_array($groupId, array_column($there, 'beside'), true)) {
                 throw new Refused('place', "There is a bay beside the pages of “{$group->title}” already.");

@@ -90,7 +90,10 @@ final readonly class FrameEditor
     {
         $id = (new UuidV7())->toRfc4122();
         $this->change($by, function () use ($id, $name, $bayId, $by): void {
-            $this->connection->executeStatement('INSERT INTO menu (id, name, position, changed_at, changed_by) SELECT ?, ?, COALESCE(max(position), 0) + 1, journal.moment(), ? FROM menu WHERE kind = \'menu\'', [$id, self::name($name), $by->name]);
+            $this->connection->executeStatement(<<<'SQL'
+                INSERT INTO menu (id, name, position, changed_at, changed_by)
+                SELECT ?, ?, COALESCE(max(position), 0) + 1, journal.moment(), ? FROM menu WHERE kind = 'menu'
+                SQL, [$id, self::name($name), $by->name]);
             if (null !== $bayId) {
                 $bay = $this->bays->locked($bayId);
                 $bay->menuId = $id;
@@ -118,7 +121,13 @@ final readonly class FrameEditor
             $this->refuseUnknownMenu($menuId);
             $bays = $this->bays->whereHangs($menuId);
             if ([] !== $bays && !$evenIfItHangs) {
-                throw new Refused('menu', \sprintf('This menu hangs in the %s. Visitors would find nothing there.', implode(' and the ', array_map(static fn (BayRecord $bay): string => lcfirst(Bay::words($bay->id)), $bays))));
+                throw new Refused(
+                    'menu',
+                    \sprintf(
+                        'This menu hangs in the %s. Visitors would find nothing there.',
+                        implode(' and the ', array_map(static fn (BayRecord $bay): string => lcfirst(Bay::words($bay->id)), $bays)),
+                    ),
+                );
             }
             foreach ($bays as $bay) {
                 $bay->menuId = null;
@@ -157,7 +166,8 @@ final readonly class FrameEditor
 
             return;
         }
-        $size = $this->pictures->size($picture) ?? throw new Refused('words', 'This is no picture that can be read. Choose an SVG, PNG or WebP of the shop.');
+        $size = $this->pictures->size($picture)
+            ?? throw new Refused('words', 'This is no picture that can be read. Choose an SVG, PNG or WebP of the shop.');
         $this->setting(HeaderShape::WORDMARK, Wordmark::kept($picture, $size->width, $size->height), $by);
     }
 
@@ -175,9 +185,15 @@ final readonly class FrameEditor
     {
         $checked = HeaderShape::checked($setting, $value);
         // A mark of one's own is there as soon as it is drawn, and none that was not.
-        $more = HeaderShape::MARK_DRAWN === $setting ? [HeaderShape::MARK => '' === $checked ? OpenMark::Angle->value : OpenMark::Drawn->value] : [];
+        $more = HeaderShape::MARK_DRAWN === $setting
+            ? [HeaderShape::MARK => '' === $checked ? OpenMark::Angle->value : OpenMark::Drawn->value]
+            : [];
         $this->change($by, function () use ($setting, $checked, $more): void {
-            if (HeaderShape::MARK === $setting && OpenMark::Drawn->value === $checked && '' === $this->copies->workbench->settings->all()->get(HeaderShape::MARK_DRAWN)) {
+            if (
+                HeaderShape::MARK === $setting
+                && OpenMark::Drawn->value === $checked
+                && '' === $this->copies->workbench->settings->all()->get(HeaderShape::MARK_DRAWN)
+            ) {
                 throw new Refused('words', 'No mark is drawn yet. Paste its SVG first.');
             }
             $this->writer->write([$setting => $checked] + $more);
@@ -208,7 +224,9 @@ final readonly class FrameEditor
 
     private function refuseUnknownMenu(?string $menuId): void
     {
-        if (null !== $menuId && false === $this->connection->fetchOne('SELECT 1 FROM menu WHERE kind IN (\'menu\', \'column\') AND id = ?', [$menuId])) {
+        if (null !== $menuId && false === $this->connection->fetchOne(<<<'SQL'
+            SELECT 1 FROM menu WHERE kind IN ('menu', 'column') AND id = ?
+            SQL, [$menuId])) {
             throw NotThere::menu();
         }
     }
@@ -216,7 +234,11 @@ final readonly class FrameEditor
     /** A column of pieces stands in the footer and nowhere else. */
     private function refuseColumnElsewhere(string $bayId, ?string $menuId): void
     {
-        if (null !== $menuId && !str_starts_with($bayId, 'footer-') && false !== $this->connection->fetchOne("SELECT 1 FROM menu WHERE kind = 'column' AND id = ?", [$menuId])) {
+        if (
+            null !== $menuId
+            && !str_starts_with($bayId, 'footer-')
+            && false !== $this->connection->fetchOne("SELECT 1 FROM menu WHERE kind = 'column' AND id = ?", [$menuId])
+        ) {
             throw new Refused('bay', 'A column of pieces stands in the footer. Choose one of its columns.');
         }
     }
@@ -225,7 +247,10 @@ final readonly class FrameEditor
     {
         $name = trim($name);
         if ('' === $name || mb_strlen($name) > self::MAX_NAME) {
-            throw new Refused('name', \sprintf('A menu has a name of 1 to %d characters, which only you and your colleagues read.', self::MAX_NAME));
+            throw new Refused(
+                'name',
+                \sprintf('A menu has a name of 1 to %d characters, which only you and your colleagues read.', self::MAX_NAME),
+            );
         }
 
         return $name;

@@ -10,18 +10,25 @@ use Lantern\Workbench\Edits\Lock;
 use Lantern\Workbench\Edits\Locks;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 
-/** The versions of bays (`bay:header`) and settings (`setting:notice`) of the workbench, by which two who change one of them are told of each other. */
+/**
+ * The versions of bays (`bay:header`) and settings (`setting:notice`) of the workbench, by which two who change one of them are told of
+ * each other.
+ */
 final readonly class FrameVersions
 {
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private Locks $locks)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private Locks $locks,
+    ) {
     }
 
     /** @return array<string, int> those that were ever written; any other has 0 */
     public function all(): array
     {
         $versions = [];
-        foreach ($this->connection->fetchAllKeyValue("SELECT 'bay:' || id, version FROM workbench.bay UNION ALL SELECT 'setting:' || id, version FROM workbench.setting ORDER BY 1") as $key => $version) {
+        foreach ($this->connection->fetchAllKeyValue(<<<'SQL'
+            SELECT 'bay:' || id, version FROM workbench.bay UNION ALL SELECT 'setting:' || id, version FROM workbench.setting ORDER BY 1
+            SQL) as $key => $version) {
             $versions[(string) $key] = is_numeric($version) ? (int) $version : 0;
         }
 

@@ -52,10 +52,22 @@ final readonly class JobWorker
             $this->jobs->end($job->id, JobState::Failed, ['problem' => $refused->getMessage()]);
         } catch (\Throwable $failure) {
             if (Away::explains($failure)) {
-                throw new RecoverableMessageHandlingException('The database is away; the job begins again when it is back.', previous: $failure, retryDelay: 2000);
+                throw new RecoverableMessageHandlingException(
+                    'The database is away; the job begins again when it is back.',
+                    previous: $failure,
+                    retryDelay: 2000,
+                );
             }
             $this->logger->critical('A job failed: {why}', ['why' => $failure->getMessage(), 'exception' => $failure, 'job' => $job->id]);
-            $this->jobs->end($job->id, JobState::Failed, ['problem' => \sprintf('Something went wrong, and nothing was changed. Try again; if it happens again, the log of the server says what it was under %s.', $job->id)]);
+            $this->jobs->end(
+                $job->id,
+                JobState::Failed,
+                ['problem' => \sprintf(
+                    'Something went wrong, and nothing was changed. Try again; if it happens again, the log of the server says what it was '
+                        .'under %s.',
+                    $job->id,
+                )],
+            );
         }
     }
 

@@ -73,14 +73,40 @@ final readonly class Jobs
         $this->connection->transactional(function () use ($id, $kind, $input, $by, $file): void {
             $this->locks->take(Lock::Jobs);
             // What nobody has heard of for so long is done by nobody any more.
-            $this->connection->executeStatement("UPDATE journal.job SET state = 'failed', outcome = CAST(:outcome AS jsonb), ended_at = :now WHERE kind = :kind AND state = 'running' AND heard_at < :lost", ['outcome' => json_encode(['problem' => 'Its worker was lost, and it was not taken up again. Ask for it once more.']), 'now' => $this->now(), 'kind' => $kind->value, 'lost' => $this->clock->now()->modify('-'.self::LOST_AFTER)->format(\DATE_ATOM)]);
-            if (false !== $this->connection->fetchOne("SELECT 1 FROM journal.job WHERE kind = ? AND state IN ('waiting', 'running')", [$kind->value])) {
+            $this->connection->executeStatement(<<<'SQL'
+                UPDATE journal.job SET state = 'failed', outcome = CAST(:outcome AS jsonb), ended_at = :now WHERE kind = :kind
+                AND state = 'running' AND heard_at < :lost
+                SQL, [
+                'outcome' => json_encode(['problem' => 'Its worker was lost, and it was not taken up again. Ask for it once more.']),
+                'now' => $this->now(),
+                'kind' => $kind->value,
+                'lost' => $this->clock->now()->modify('-'.self::LOST_AFTER)->format(\DATE_ATOM),
+            ]);
+            if (false !== $this->connection->fetchOne(<<<'SQL'
+                SELECT 1 FROM journal.job WHERE kind = ? AND state IN ('waiting', 'running')
+                SQL, [$kind->value])) {
                 throw new Refused('job', \sprintf('%s is going on already. Wait until it has ended, or stop it.', $kind->words()));
             }
             $this->connection->executeStatement(
                 'INSERT INTO journal.job (id, kind, person_id, person, input, file, asked_at) VALUES (?, ?, ?, ?, ?, ?, ?)',
-                [$id, $kind->value, $by->id ?? self::SCHEDULER_PERSON_ID, $by->name ?? '', json_encode($input, \JSON_THROW_ON_ERROR), $file, $this->clock->now()->format('Y-m-d H:i:s.uP')],
-                [ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, ParameterType::STRING, null === $file ? ParameterType::NULL : ParameterType::LARGE_OBJECT, ParameterType::STRING],
+                [
+                    $id,
+                    $kind->value,
+                    $by->id ?? self::SCHEDULER_PERSON_ID,
+                    $by->name ?? '',
+                    json_encode($input, \JSON_THROW_ON_ERROR),
+                    $file,
+                    $this->clock->now()->format('Y-m-d H:i:s.uP'),
+                ],
+                [
+                    ParameterType::STRING,
+                    ParameterType::STRING,
+                    ParameterType::STRING,
+                    ParameterType::STRING,
+                    ParameterType::STRING,
+                    null === $file ? ParameterType::NULL : ParameterType::LARGE_OBJECT,
+                    ParameterType::STRING,
+                ],
             );
         });
 
@@ -96,7 +122,11 @@ final readonly class Jobs
     /** @return list<Job> those that wait or run, and those of a person that ended a moment ago; the latest first */
     public function current(string $personId): array
     {
-        return $this->jobs("WHERE state IN ('waiting', 'running') OR person_id = ? AND ended_at > journal.moment() - ".self::TOLD_AFTERWARDS.' ORDER BY asked_at DESC, id DESC LIMIT 20', [$personId]);
+        return $this->jobs(
+            "WHERE state IN ('waiting', 'running') OR person_id = ? AND ended_at > journal.moment() - ".self::TOLD_AFTERWARDS
+                .' ORDER BY asked_at DESC, id DESC LIMIT 20',
+            [$personId],
+        );
     }
 
     /** What was sent with it; null where nothing was. */
@@ -121,9 +151,20 @@ final readonly class Jobs
         $this->connection->transactional(function () use ($id, $by): void {
             $job = $this->get($id);
             if ($job->personId !== $by->id && Role::Owner !== $by->role) {
-                throw new Refused('job', \sprintf('%s was asked for by %s. They may stop it, and owners may.', $job->kind->words(), '' === $job->person ? 'the shop itself' : $job->person));
+                throw new Refused(
+                    'job',
+                    \sprintf(
+                        '%s was asked for by %s. They may stop it, and owners may.',
+                        $job->kind->words(),
+                        '' === $job->person ? 'the shop itself' : $job->person,
+                    ),
+                );
             }
-            $stopped = $this->connection->executeStatement("UPDATE journal.job SET stop = true, state = CASE state WHEN 'waiting' THEN 'stopped' ELSE state END, ended_at = CASE state WHEN 'waiting' THEN CAST(:now AS timestamptz) END WHERE id = :id AND state IN ('waiting', 'running') AND NOT stop", ['id' => $id, 'now' => $this->clock->now()->format(\DATE_ATOM)]);
+            $stopped = $this->connection->executeStatement(<<<'SQL'
+                UPDATE journal.job
+                SET stop = true, state = CASE state WHEN 'waiting' THEN 'stopped' ELSE state END, ended_at = CASE state WHEN 'waiting'
+                THEN CAST(:now AS timestamptz) END WHERE id = :id AND state IN ('waiting', 'running') AND NOT stop
+                SQL, ['id' => $id, 'now' => $this->clock->now()->format(\DATE_ATOM)]);
             if (0 !== $stopped) {
                 $this->audit->add($by, 'job-stopped', ['job' => $job->kind->words(), 'whoId' => $job->personId, 'who' => $job->person]);
             }
@@ -135,7 +176,9 @@ final readonly class Jobs
     /** @throws Stopped where somebody asked for that */
     public function tell(string $id, string $step, int $done, int $of): void
     {
-        $stop = $this->aside->fetchOne('UPDATE journal.job SET step = ?, done = ?, "of" = ?, heard_at = ? WHERE id = ? RETURNING stop', [$step, $done, $of, $this->now(), $id]);
+        $stop = $this->aside->fetchOne(<<<'SQL'
+            UPDATE journal.job SET step = ?, done = ?, "of" = ?, heard_at = ? WHERE id = ? RETURNING stop
+            SQL, [$step, $done, $of, $this->now(), $id]);
         if (true === $stop || 't' === $stop) {
             throw new Stopped();
         }
@@ -144,7 +187,10 @@ final readonly class Jobs
     /** Whether a job is to be done now: not where it has ended already. */
     public function begin(string $id): ?Job
     {
-        $begun = $this->connection->executeStatement("UPDATE journal.job SET state = 'running', step = '', done = 0, \"of\" = 0, heard_at = ? WHERE id = ? AND state IN ('waiting', 'running')", [$this->now(), $id]);
+        $begun = $this->connection->executeStatement(<<<'SQL'
+            UPDATE journal.job SET state = 'running', step = '', done = 0, "of" = 0, heard_at = ? WHERE id = ?
+            AND state IN ('waiting', 'running')
+            SQL, [$this->now(), $id]);
 
         return 0 === $begun ? null : $this->get($id);
     }
@@ -152,7 +198,9 @@ final readonly class Jobs
     /** The same, where what was done before stays done. */
     public function goOn(string $id): ?Job
     {
-        $begun = $this->connection->executeStatement("UPDATE journal.job SET state = 'running', heard_at = ? WHERE id = ? AND state IN ('waiting', 'running')", [$this->now(), $id]);
+        $begun = $this->connection->executeStatement(<<<'SQL'
+            UPDATE journal.job SET state = 'running', heard_at = ? WHERE id = ? AND state IN ('waiting', 'running')
+            SQL, [$this->now(), $id]);
 
         return 0 === $begun ? null : $this->get($id);
     }
@@ -169,7 +217,14 @@ final readonly class Jobs
      */
     public function end(string $id, JobState $state, array $outcome): void
     {
-        $this->connection->executeStatement('UPDATE journal.job SET state = ?, outcome = ?, file = NULL, ended_at = ? WHERE id = ?', [$state->value, json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE), $this->now(), $id]);
+        $this->connection->executeStatement(<<<'SQL'
+            UPDATE journal.job SET state = ?, outcome = ?, file = NULL, ended_at = ? WHERE id = ?
+            SQL, [
+            $state->value,
+            json_encode($outcome, \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_UNICODE | \JSON_INVALID_UTF8_SUBSTITUTE),
+            $this->now(),
+            $id,
+        ]);
     }
 
     /**
@@ -182,7 +237,18 @@ final readonly class Jobs
         return array_map(static function (array $columns): Job {
             $row = new Row($columns);
 
-            return new Job($row->text('id'), JobKind::from($row->text('kind')), $row->text('person_id'), $row->text('person'), $row->json('input'), JobState::from($row->text('state')), $row->text('step'), $row->int('done'), $row->int('of'), null === $row->textOrNull('outcome') ? null : $row->json('outcome'));
+            return new Job(
+                $row->text('id'),
+                JobKind::from($row->text('kind')),
+                $row->text('person_id'),
+                $row->text('person'),
+                $row->json('input'),
+                JobState::from($row->text('state')),
+                $row->text('step'),
+                $row->int('done'),
+                $row->int('of'),
+                null === $row->textOrNull('outcome') ? null : $row->json('outcome'),
+            );
         }, $this->connection->fetchAllAssociative('SELECT '.self::COLUMNS." FROM journal.job $which", $parameters));
     }
 }

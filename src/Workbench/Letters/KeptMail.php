@@ -7,8 +7,13 @@ namespace Lantern\Workbench\Letters;
 /** A mail as it would have been sent (RFC 5322). */
 final readonly class KeptMail
 {
-    public function __construct(public string $id, public \DateTimeImmutable $at, public string $to, public string $subject, public string $raw)
-    {
+    public function __construct(
+        public string $id,
+        public \DateTimeImmutable $at,
+        public string $to,
+        public string $subject,
+        public string $raw,
+    ) {
     }
 
     /** Its part for those who read plain text, decoded. */

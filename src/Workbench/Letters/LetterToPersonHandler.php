@@ -27,7 +27,9 @@ final readonly class LetterToPersonHandler
         if ('invitation' === $message->letter) {
             // Three days from when it went out, however long the mail server was away.
             $until = $this->clock->now()->modify(InvitationRule::HOLDS)->format(\DATE_ATOM);
-            $this->connection->executeStatement('UPDATE journal.invitation SET until = greatest(until, :until) WHERE mail = :mail', ['until' => $until, 'mail' => mb_strtolower($message->mail)]);
+            $this->connection->executeStatement(<<<'SQL'
+                UPDATE journal.invitation SET until = greatest(until, :until) WHERE mail = :mail
+                SQL, ['until' => $until, 'mail' => mb_strtolower($message->mail)]);
         }
     }
 }

@@ -29,7 +29,10 @@ final readonly class Mailbox
     /** @return list<KeptMail> the latest first */
     public function mails(): array
     {
-        return array_map(static fn (array $columns): KeptMail => self::mail($columns), $this->connection->fetchAllAssociative('SELECT * FROM journal.mail ORDER BY id DESC LIMIT '.self::MOST));
+        return array_map(
+            static fn (array $columns): KeptMail => self::mail($columns),
+            $this->connection->fetchAllAssociative('SELECT * FROM journal.mail ORDER BY id DESC LIMIT '.self::MOST),
+        );
     }
 
     /** @return list<TellService> the latest first */
@@ -47,6 +50,12 @@ final readonly class Mailbox
     {
         $row = new Row($columns);
 
-        return new KeptMail($row->text('id'), $row->moment('at') ?? new \DateTimeImmutable(), $row->text('recipients'), $row->text('subject'), $row->text('raw'));
+        return new KeptMail(
+            $row->text('id'),
+            $row->moment('at') ?? new \DateTimeImmutable(),
+            $row->text('recipients'),
+            $row->text('subject'),
+            $row->text('raw'),
+        );
     }
 }

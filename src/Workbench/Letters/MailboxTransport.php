@@ -34,10 +34,15 @@ final class MailboxTransport extends AbstractTransport
         $this->connection->insert('journal.mail', [
             'id' => (new UuidV7())->toRfc4122(),
             'at' => $this->clock->now()->format(\DATE_ATOM),
-            'recipients' => implode(', ', array_map(static fn (Address $one): string => $one->getAddress(), $message->getEnvelope()->getRecipients())),
+            'recipients' => implode(
+                ', ',
+                array_map(static fn (Address $one): string => $one->getAddress(), $message->getEnvelope()->getRecipients()),
+            ),
             'subject' => $original instanceof Email ? (string) $original->getSubject() : '',
             'raw' => $message->toString(),
         ]);
-        $this->connection->executeStatement('DELETE FROM journal.mail WHERE id < (SELECT id FROM journal.mail ORDER BY id DESC OFFSET '.(self::MOST - 1).' LIMIT 1)');
+        $this->connection->executeStatement(
+            'DELETE FROM journal.mail WHERE id < (SELECT id FROM journal.mail ORDER BY id DESC OFFSET '.(self::MOST - 1).' LIMIT 1)',
+        );
     }
 }

@@ -16,13 +16,17 @@ use Symfony\Component\Mailer\Transport\TransportInterface;
 #[AutoconfigureTag('mailer.transport_factory')]
 final readonly class MailboxTransportFactory implements TransportFactoryInterface
 {
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private ClockInterface $clock,
+    ) {
     }
 
     public function create(Dsn $dsn): TransportInterface
     {
-        return $this->supports($dsn) ? new MailboxTransport($this->connection, $this->clock) : throw new UnsupportedSchemeException($dsn, 'mailbox', ['mailbox']);
+        return $this->supports($dsn)
+            ? new MailboxTransport($this->connection, $this->clock)
+            : throw new UnsupportedSchemeException($dsn, 'mailbox', ['mailbox']);
     }
 
     public function supports(Dsn $dsn): bool

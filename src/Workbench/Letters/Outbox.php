@@ -43,7 +43,9 @@ final readonly class Outbox
                 $host = parse_url($this->adminUrl, \PHP_URL_HOST);
                 $letter->getHeaders()->addIdHeader('Message-ID', $id.'@'.(\is_string($host) ? $host : 'localhost'));
                 $this->mailer->send($letter);
-                $this->connection->executeStatement('INSERT INTO journal.letter_sent (id, at) VALUES (?, ?) ON CONFLICT (id) DO NOTHING', [$id, $this->clock->now()->format(\DATE_ATOM)]);
+                $this->connection->executeStatement(<<<'SQL'
+                    INSERT INTO journal.letter_sent (id, at) VALUES (?, ?) ON CONFLICT (id) DO NOTHING
+                    SQL, [$id, $this->clock->now()->format(\DATE_ATOM)]);
             }
         });
     }

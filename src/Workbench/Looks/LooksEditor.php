@@ -71,7 +71,10 @@ final readonly class LooksEditor
             if (!\in_array($name, $names, true) && \count($names) >= self::MOST_SETS) {
                 throw new Refused('words', \sprintf('There are %d sets of looks already. Forget one that nobody needs.', self::MOST_SETS));
             }
-            $this->connection->executeStatement('INSERT INTO looks_set (id, name, looks) VALUES (?, ?, CAST(? AS jsonb)) ON CONFLICT (name) DO UPDATE SET looks = excluded.looks', [(new UuidV7())->toRfc4122(), $name, $looks]);
+            $this->connection->executeStatement(<<<'SQL'
+                INSERT INTO looks_set (id, name, looks) VALUES (?, ?, CAST(? AS jsonb)) ON CONFLICT (name) DO UPDATE
+                SET looks = excluded.looks
+                SQL, [(new UuidV7())->toRfc4122(), $name, $looks]);
 
             return "The looks are kept as “{$name}”.";
         });

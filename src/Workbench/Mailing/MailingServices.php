@@ -20,6 +20,8 @@ final readonly class MailingServices
 
     public function service(): MailingService
     {
-        return null === $this->url || '' === $this->url ? $this->standIn : new SignedWebhook($this->client, $this->url, (string) $this->secret);
+        return null === $this->url || '' === $this->url
+            ? $this->standIn
+            : new SignedWebhook($this->client, $this->url, (string) $this->secret);
     }
 }

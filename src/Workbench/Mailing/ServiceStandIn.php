@@ -16,6 +16,9 @@ final readonly class ServiceStandIn implements MailingService
 
     public function tell(string $eventId, TellService $event): void
     {
-        $this->connection->executeStatement('INSERT INTO journal.told_service (id, at, type, list, address) VALUES (?, to_timestamp(?), ?, ?, ?) ON CONFLICT (id) DO NOTHING', [$eventId, $event->at, $event->type, $event->list, $event->address]);
+        $this->connection->executeStatement(<<<'SQL'
+            INSERT INTO journal.told_service (id, at, type, list, address) VALUES (?, to_timestamp(?), ?, ?, ?)
+            ON CONFLICT (id) DO NOTHING
+            SQL, [$eventId, $event->at, $event->type, $event->list, $event->address]);
     }
 }

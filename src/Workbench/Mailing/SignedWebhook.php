@@ -18,16 +18,30 @@ final readonly class SignedWebhook implements MailingService
     public function __construct(private HttpClientInterface $client, private string $url, private string $secret)
     {
         if ('' === self::key($secret)) {
-            throw new \InvalidArgumentException('LANTERN_LIST_WEBHOOK_SECRET is no secret of Standard Webhooks. Write whsec_ and at least 24 bytes in base64.');
+            throw new \InvalidArgumentException(
+                'LANTERN_LIST_WEBHOOK_SECRET is no secret of Standard Webhooks. Write whsec_ and at least 24 bytes in base64.',
+            );
         }
     }
 
     public function tell(string $eventId, TellService $event): void
     {
-        $body = json_encode(['type' => "subscriber.{$event->type}", 'timestamp' => gmdate(\DATE_ATOM, $event->at), 'data' => ['list' => $event->list, 'address' => $event->address]], \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES);
+        $body = json_encode(
+            [
+                'type' => "subscriber.{$event->type}",
+                'timestamp' => gmdate(\DATE_ATOM, $event->at),
+                'data' => ['list' => $event->list, 'address' => $event->address],
+            ],
+            \JSON_THROW_ON_ERROR | \JSON_UNESCAPED_SLASHES,
+        );
         $at = (string) time();
         $status = $this->client->request('POST', $this->url, [
-            'headers' => ['content-type' => 'application/json', 'webhook-id' => $eventId, 'webhook-timestamp' => $at, 'webhook-signature' => self::signature($this->secret, $eventId, $at, $body)],
+            'headers' => [
+                'content-type' => 'application/json',
+                'webhook-id' => $eventId,
+                'webhook-timestamp' => $at,
+                'webhook-signature' => self::signature($this->secret, $eventId, $at, $body),
+            ],
             'body' => $body,
             'timeout' => self::SECONDS,
             'max_duration' => self::SECONDS,

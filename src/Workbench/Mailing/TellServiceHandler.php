@@ -17,7 +17,10 @@ final readonly class TellServiceHandler
     public function __invoke(TellService $message): void
     {
         // The same event has the same id, however often it is told.
-        $id = Uuid::v5(Uuid::fromString(Uuid::NAMESPACE_OID), "{$message->type} {$message->list} {$message->address} {$message->at}")->toRfc4122();
+        $id = Uuid::v5(
+            Uuid::fromString(Uuid::NAMESPACE_OID),
+            "{$message->type} {$message->list} {$message->address} {$message->at}",
+        )->toRfc4122();
         $this->services->service()->tell($id, $message);
     }
 }

@@ -71,13 +71,19 @@ final readonly class Mender
             if ([] === $found) {
                 throw new Refused('findings', 1 === \count($ids) ? 'This is mended already.' : 'These are mended already.');
             }
-            $mends = array_map(static fn (Finding $one): Mend => Mends::one($one, $kind) ?? throw new Refused('mend', \sprintf('“%s” cannot be mended so.', $one->subject->name)), $found);
+            $mends = array_map(
+                static fn (Finding $one): Mend => Mends::one($one, $kind)
+                    ?? throw new Refused('mend', \sprintf('“%s” cannot be mended so.', $one->subject->name)),
+                $found,
+            );
             $this->checked($kind, $answer);
             foreach ($found as $one) {
                 $this->one($one, $kind, $answer, $moves, $by);
             }
 
-            return 1 === \count($found) ? \sprintf('%s: %s.', $found[0]->subject->name, lcfirst($mends[0]->says)) : \sprintf('%d findings are mended: %s.', \count($found), lcfirst($mends[0]->together() ?? $mends[0]->says));
+            return 1 === \count($found)
+                ? \sprintf('%s: %s.', $found[0]->subject->name, lcfirst($mends[0]->says))
+                : \sprintf('%d findings are mended: %s.', \count($found), lcfirst($mends[0]->together() ?? $mends[0]->says));
         });
     }
 
@@ -96,7 +102,10 @@ final readonly class Mender
     {
         $place = $this->copies->workbench->places->get($placeId) ?? throw new Refused('to', 'Choose the place that it should lead to.');
         if (!$place->opensAt($this->clock->now())) {
-            throw new Refused('to', \sprintf('“%s” does not open, so visitors would find nothing there. Choose a place that opens.', $place->title));
+            throw new Refused(
+                'to',
+                \sprintf('“%s” does not open, so visitors would find nothing there. Choose a place that opens.', $place->title),
+            );
         }
     }
 

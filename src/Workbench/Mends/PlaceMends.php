@@ -38,7 +38,12 @@ final readonly class PlaceMends
         $opening = $place->opening;
         $from = null !== $opening->from && $opening->from > $now ? null : $opening->from;
         $until = null !== $opening->until && $opening->until <= $now ? null : $opening->until;
-        $this->editor->reviseWithin($placeId, null, new Revision(light: $place->light->opens() ? $place->light : Light::Open, opening: new Opening($from, $until)), $by);
+        $this->editor->reviseWithin(
+            $placeId,
+            null,
+            new Revision(light: $place->light->opens() ? $place->light : Light::Open, opening: new Opening($from, $until)),
+            $by,
+        );
     }
 
     /** @throws Refused */
@@ -50,8 +55,16 @@ final readonly class PlaceMends
         $this->editor->reviseWithin($place->id, null, match ($kind) {
             MendKind::MakeQuiet => new Revision(light: Light::Quiet),
             MendKind::NotListed => new Revision(listing: new SearchListing(false, $listing->title, $listing->description)),
-            MendKind::Write => new Revision(listing: $isTitle ? new SearchListing($listing->listed, $answer->text(), $listing->description) : new SearchListing($listing->listed, $listing->title, $answer->text())),
-            MendKind::Follow => new Revision(listing: $isTitle ? new SearchListing($listing->listed, '', $listing->description) : new SearchListing($listing->listed, $listing->title, '')),
+            MendKind::Write => new Revision(listing: $isTitle ? new SearchListing(
+                $listing->listed,
+                $answer->text(),
+                $listing->description,
+            ) : new SearchListing($listing->listed, $listing->title, $answer->text())),
+            MendKind::Follow => new Revision(listing: $isTitle ? new SearchListing(
+                $listing->listed,
+                '',
+                $listing->description,
+            ) : new SearchListing($listing->listed, $listing->title, '')),
             MendKind::LeadElsewhere => new Revision(closing: new Closing(ClosedAnswer::Elsewhere, $answer->placeId())),
             MendKind::TakeOut => new Revision(closing: new Closing(ClosedAnswer::NotFound)),
             default => throw new ByHand(),

@@ -55,7 +55,11 @@ final readonly class RedirectMends
         match ($kind) {
             MendKind::LeadOn => $this->lead($address, Goal::place($answer->placeId())),
             MendKind::Straighten => $this->lead($address, $this->end($address)),
-            MendKind::NoteAddress => $this->connection->update('outside_mention', ['address' => $this->place($finding)->address->path], ['id' => $finding->subject->id]),
+            MendKind::NoteAddress => $this->connection->update(
+                'outside_mention',
+                ['address' => $this->place($finding)->address->path],
+                ['id' => $finding->subject->id],
+            ),
             default => throw new ByHand(),
         };
     }
@@ -92,6 +96,13 @@ final readonly class RedirectMends
 
     private static function leading(Rule $rule, Goal $goal): Rule
     {
-        return new Rule($rule->id, $rule->source, $rule->prefix, $goal, RedirectStatus::Gone === $rule->status ? RedirectStatus::ForGood : $rule->status, $rule->until);
+        return new Rule(
+            $rule->id,
+            $rule->source,
+            $rule->prefix,
+            $goal,
+            RedirectStatus::Gone === $rule->status ? RedirectStatus::ForGood : $rule->status,
+            $rule->until,
+        );
     }
 }

@@ -96,7 +96,8 @@ final readonly class MenuEditor implements MenuHistory
     {
         return $this->work->run(function () use ($menuId, $alternativeId, $use, $by): MenuRecord {
             $menu = $this->locked($menuId);
-            $alternative = $this->log->alternative($menuId, $alternativeId) ?? throw new Refused('alternative', 'Somebody has chosen already.');
+            $alternative = $this->log->alternative($menuId, $alternativeId)
+                ?? throw new Refused('alternative', 'Somebody has chosen already.');
             $this->log->forget($alternativeId);
 
             return $use ? $this->step($menu, $menu->version, $alternative->move, $by) : $menu;
@@ -117,7 +118,12 @@ final readonly class MenuEditor implements MenuHistory
     {
         return $this->work->run(function () use ($menuId, $back, $by): MenuReversal {
             $menu = $this->locked($menuId);
-            $made = $this->apply($menu, $this->log->reaches($menuId, $back->version, $menu->version) ? $back->version : $menu->version, $back->move, $by);
+            $made = $this->apply(
+                $menu,
+                $this->log->reaches($menuId, $back->version, $menu->version) ? $back->version : $menu->version,
+                $back->move,
+                $by,
+            );
 
             return new MenuReversal($made->version, $made->inverse);
         });
@@ -127,7 +133,10 @@ final readonly class MenuEditor implements MenuHistory
     {
         return $this->work->run(function () use ($menuId, $by, $undone, $order): MenuRecord {
             $menu = $this->locked($menuId);
-            $step = $this->entities->getRepository(MenuStep::class)->findOneBy(['menuId' => $menuId, 'personId' => $by->personId(), 'undone' => $undone], ['id' => $order]);
+            $step = $this->entities->getRepository(MenuStep::class)->findOneBy(
+                ['menuId' => $menuId, 'personId' => $by->personId(), 'undone' => $undone],
+                ['id' => $order],
+            );
             if (null === $step) {
                 throw new Refused('menu', $undone ? 'There is nothing to do again.' : 'There is nothing to undo.');
             }
@@ -140,7 +149,9 @@ final readonly class MenuEditor implements MenuHistory
             $step->version = $made->version;
             $this->entities->flush();
             // To the microsecond: steps are made again in the order in which they were taken back.
-            $this->entities->getConnection()->executeStatement('UPDATE journal.step SET undone_at = CASE WHEN undone THEN clock_timestamp() END WHERE id = ?', [$step->id]);
+            $this->entities->getConnection()->executeStatement(<<<'SQL'
+                UPDATE journal.step SET undone_at = CASE WHEN undone THEN clock_timestamp() END WHERE id = ?
+                SQL, [$step->id]);
 
             return $menu;
         });
@@ -150,7 +161,14 @@ final readonly class MenuEditor implements MenuHistory
     {
         $made = $this->apply($menu, $version, $move, $by);
         $this->undone->forget($by->personId());
-        $this->entities->persist(new MenuStep((new UuidV7())->toRfc4122(), $menu->id, $by->personId(), MoveCodec::encode($made->move), MoveCodec::encode($made->inverse), $made->version));
+        $this->entities->persist(new MenuStep(
+            (new UuidV7())->toRfc4122(),
+            $menu->id,
+            $by->personId(),
+            MoveCodec::encode($made->move),
+            MoveCodec::encode($made->inverse),
+            $made->version,
+        ));
 
         return $menu;
     }
@@ -247,7 +265,12 @@ final readonly class MenuEditor implements MenuHistory
         $old = EntryRows::fromTree($menuId, $before);
         $new = EntryRows::fromTree($menuId, $after);
         $gone = array_keys(array_diff_key($old, $new));
-        $changed = array_filter($new, static fn (array $row, string $id): bool => !isset($old[$id]) || json_encode($old[$id], \JSON_THROW_ON_ERROR) !== json_encode($row, \JSON_THROW_ON_ERROR), \ARRAY_FILTER_USE_BOTH);
+        $changed = array_filter(
+            $new,
+            static fn (array $row, string $id): bool => !isset($old[$id])
+                || json_encode($old[$id], \JSON_THROW_ON_ERROR) !== json_encode($row, \JSON_THROW_ON_ERROR),
+            \ARRAY_FILTER_USE_BOTH,
+        );
         $connection = $this->entities->getConnection();
         if ([] !== $gone) {
             $connection->executeStatement('DELETE FROM entry WHERE id IN (?)', [$gone], [ArrayParameterType::STRING]);

@@ -26,8 +26,12 @@ final readonly class MenuLog
     /** @param array<string, mixed> $inverse what leads back to the version before, in the shape of MoveCodec */
     public function note(string $menuId, int $version, array $inverse): void
     {
-        $this->connection->executeStatement('INSERT INTO journal.menu_change (menu_id, version, inverse) VALUES (?, ?, ?)', [$menuId, $version, json_encode($inverse, \JSON_THROW_ON_ERROR)]);
-        $this->connection->executeStatement('DELETE FROM journal.menu_change WHERE menu_id = ? AND version <= ?', [$menuId, $version - self::REACH]);
+        $this->connection->executeStatement(<<<'SQL'
+            INSERT INTO journal.menu_change (menu_id, version, inverse) VALUES (?, ?, ?)
+            SQL, [$menuId, $version, json_encode($inverse, \JSON_THROW_ON_ERROR)]);
+        $this->connection->executeStatement(<<<'SQL'
+            DELETE FROM journal.menu_change WHERE menu_id = ? AND version <= ?
+            SQL, [$menuId, $version - self::REACH]);
     }
 
     /** Whether every version between the two is noted. */
@@ -44,7 +48,11 @@ final readonly class MenuLog
             return null;
         }
 
-        return array_reduce($inverses, static fn (Tree $at, array $inverse): Tree => MoveCodec::decode(Fields::of($inverse))->apply($at), $now);
+        return array_reduce(
+            $inverses,
+            static fn (Tree $at, array $inverse): Tree => MoveCodec::decode(Fields::of($inverse))->apply($at),
+            $now,
+        );
     }
 
     /** @param list<Conflict> $conflicts */
@@ -77,8 +85,16 @@ final readonly class MenuLog
         return array_map(static function (array $columns): Alternative {
             $row = new Row($columns);
 
-            return new Alternative($row->text('id'), $row->text('entry_id'), MoveCodec::decode(Fields::of($row->json('move'))), $row->text('person'));
-        }, $this->connection->fetchAllAssociative('SELECT a.* FROM journal.alternative a JOIN entry e ON e.id = a.entry_id AND e.menu_id = a.menu_id WHERE a.menu_id = ? ORDER BY a.id', [$menuId]));
+            return new Alternative(
+                $row->text('id'),
+                $row->text('entry_id'),
+                MoveCodec::decode(Fields::of($row->json('move'))),
+                $row->text('person'),
+            );
+        }, $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT a.* FROM journal.alternative a JOIN entry e ON e.id = a.entry_id AND e.menu_id = a.menu_id WHERE a.menu_id = ?
+            ORDER BY a.id
+            SQL, [$menuId]));
     }
 
     /** @return list<array<mixed>> latest first */
@@ -86,7 +102,9 @@ final readonly class MenuLog
     {
         return array_map(
             static fn (array $columns): array => (new Row($columns))->json('inverse'),
-            $this->connection->fetchAllAssociative('SELECT inverse FROM journal.menu_change WHERE menu_id = ? AND version > ? AND version <= ? ORDER BY version DESC', [$menuId, $version, $current]),
+            $this->connection->fetchAllAssociative(<<<'SQL'
+                SELECT inverse FROM journal.menu_change WHERE menu_id = ? AND version > ? AND version <= ? ORDER BY version DESC
+                SQL, [$menuId, $version, $current]),
         );
     }
 }

@@ -22,6 +22,8 @@ final readonly class MorningMails
 
     public function want(Actor $person, bool $wanted): void
     {
-        $this->connection->executeStatement('UPDATE journal.person SET morning_mail = CAST(? AS boolean) WHERE id = ?', [$wanted ? 'true' : 'false', $person->personId()]);
+        $this->connection->executeStatement(<<<'SQL'
+            UPDATE journal.person SET morning_mail = CAST(? AS boolean) WHERE id = ?
+            SQL, [$wanted ? 'true' : 'false', $person->personId()]);
     }
 }

@@ -28,7 +28,9 @@ final readonly class TellOfTheMorningHandler
         $settings = $this->copies->live->settings;
         $settings->forget();
         $day = $this->clock->now()->setTimezone($settings->zone())->format('Y-m-d');
-        foreach ($this->connection->fetchFirstColumn('SELECT id FROM journal.person WHERE morning_mail AND left_at IS NULL ORDER BY id') as $id) {
+        foreach ($this->connection->fetchFirstColumn(<<<'SQL'
+            SELECT id FROM journal.person WHERE morning_mail AND left_at IS NULL ORDER BY id
+            SQL) as $id) {
             if (\is_string($id)) {
                 $this->bus->dispatch(new TellPersonOfTheMorning($id, $day));
             }

@@ -40,7 +40,10 @@ final readonly class TellPersonOfTheMorningHandler
 
     public function __invoke(TellPersonOfTheMorning $message): void
     {
-        $columns = $this->connection->fetchAssociative('SELECT mail, morning_told_at FROM journal.person WHERE id = :id AND morning_mail AND left_at IS NULL AND morning_mail_on IS DISTINCT FROM CAST(:day AS date)', ['id' => $message->personId, 'day' => $message->day]);
+        $columns = $this->connection->fetchAssociative(<<<'SQL'
+            SELECT mail, morning_told_at FROM journal.person WHERE id = :id AND morning_mail AND left_at IS NULL
+            AND morning_mail_on IS DISTINCT FROM CAST(:day AS date)
+            SQL, ['id' => $message->personId, 'day' => $message->day]);
         if (false === $columns) {
             return;
         }
@@ -48,8 +51,13 @@ final readonly class TellPersonOfTheMorningHandler
         $now = $this->clock->now();
         $found = $this->table->brokenSince($row->moment('morning_told_at') ?? $now->modify('-1 day'), self::MOST + 1);
         // One letter a day has one id, whichever message is about it.
-        $this->outbox->sendOnce(Uuid::v5(Uuid::fromString(Uuid::NAMESPACE_OID), "morning {$message->personId} {$message->day}")->toRfc4122(), fn (): ?Email => [] === $found ? null : $this->letter($row->text('mail'), $found));
-        $this->connection->executeStatement('UPDATE journal.person SET morning_mail_on = :day, morning_told_at = :now WHERE id = :id', ['day' => $message->day, 'now' => $now->format('Y-m-d H:i:s.uP'), 'id' => $message->personId]);
+        $this->outbox->sendOnce(
+            Uuid::v5(Uuid::fromString(Uuid::NAMESPACE_OID), "morning {$message->personId} {$message->day}")->toRfc4122(),
+            fn (): ?Email => [] === $found ? null : $this->letter($row->text('mail'), $found),
+        );
+        $this->connection->executeStatement(<<<'SQL'
+            UPDATE journal.person SET morning_mail_on = :day, morning_told_at = :now WHERE id = :id
+            SQL, ['day' => $message->day, 'now' => $now->format('Y-m-d H:i:s.uP'), 'id' => $message->personId]);
     }
 
     /** @param list<FoundFinding> $found */
@@ -60,7 +68,14 @@ final readonly class TellPersonOfTheMorningHandler
         $shop = $settings->all();
         $values = [
             'shop' => $shop->name(),
-            'found' => array_map(static fn (FoundFinding $one): array => ['name' => $one->finding->subject->name, 'says' => $one->says, 'visits' => $one->visits], \array_slice($found, 0, self::MOST)),
+            'found' => array_map(
+                static fn (FoundFinding $one): array => [
+                    'name' => $one->finding->subject->name,
+                    'says' => $one->says,
+                    'visits' => $one->visits,
+                ],
+                \array_slice($found, 0, self::MOST),
+            ),
             'more' => \count($found) > self::MOST,
             'link' => "$this->adminUrl/link-check?look=live",
         ];
@@ -68,7 +83,11 @@ final readonly class TellPersonOfTheMorningHandler
         return (new Email())
             ->from(Sender::of($shop))
             ->to($mail)
-            ->subject(1 === \count($found) ? \sprintf('%s: one thing broke', $shop->name()) : \sprintf('%s: %s things broke', $shop->name(), \count($found) > self::MOST ? 'more than '.self::MOST : (string) \count($found)))
+            ->subject(1 === \count($found) ? \sprintf('%s: one thing broke', $shop->name()) : \sprintf(
+                '%s: %s things broke',
+                $shop->name(),
+                \count($found) > self::MOST ? 'more than '.self::MOST : (string) \count($found),
+            ))
             ->text($this->twig->render('letters/morning.txt.twig', $values))
             ->html($this->twig->render('letters/morning.html.twig', $values));
     }

@@ -29,7 +29,12 @@ final readonly class AskHostHandler
         }
         $asked = $this->links->askOneOf($message->host);
         try {
-            $this->jobs->tell($job->id, 'Asking other web sites', $job->done + ($asked ? 1 : 0), $job->done + ($asked ? 1 : 0) + $this->links->due());
+            $this->jobs->tell(
+                $job->id,
+                'Asking other web sites',
+                $job->done + ($asked ? 1 : 0),
+                $job->done + ($asked ? 1 : 0) + $this->links->due(),
+            );
         } catch (Stopped) {
             $this->jobs->end($job->id, JobState::Stopped, []);
 

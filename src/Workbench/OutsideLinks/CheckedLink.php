@@ -14,7 +14,13 @@ final readonly class CheckedLink
      * @param int         $patience how many seconds a host wants to be left alone; 0: as usual
      * @param string      $patient  which host that is: the last that was asked
      */
-    public function __construct(public int $status, public ?string $moved, public bool $secure, public string $why, public int $patience = 0, public string $patient = '')
-    {
+    public function __construct(
+        public int $status,
+        public ?string $moved,
+        public bool $secure,
+        public string $why,
+        public int $patience = 0,
+        public string $patient = '',
+    ) {
     }
 }

@@ -27,8 +27,10 @@ final readonly class OutsideClient
     private const MOST_PATIENCE = 86_400;
 
     /** @param float $seconds that an answer may take */
-    public function __construct(#[Autowire(service: 'lantern.outside_client')] private HttpClientInterface $client, private float $seconds = self::SECONDS)
-    {
+    public function __construct(
+        #[Autowire(service: 'lantern.outside_client')] private HttpClientInterface $client,
+        private float $seconds = self::SECONDS,
+    ) {
     }
 
     public function ask(string $url): CheckedLink
@@ -54,7 +56,14 @@ final readonly class OutsideClient
                 return new CheckedLink(0, null, false, self::words($failure));
             }
             if ($answer->asksForPatience()) {
-                return new CheckedLink($answer->status, null, false, 'asks for patience', min(max($answer->retryAfter ?? self::PATIENCE, self::LEAST_PATIENCE), self::MOST_PATIENCE), self::host($at));
+                return new CheckedLink(
+                    $answer->status,
+                    null,
+                    false,
+                    'asks for patience',
+                    min(max($answer->retryAfter ?? self::PATIENCE, self::LEAST_PATIENCE), self::MOST_PATIENCE),
+                    self::host($at),
+                );
             }
             if (!$answer->redirects() || null === $answer->location) {
                 // An answer that is no page, but no “not found” either, is somebody’s choice: a page behind a sign-in, say.
@@ -91,7 +100,10 @@ final readonly class OutsideClient
     private function request(string $method, string $url): HttpAnswer
     {
         $response = $this->client->request($method, $url, [
-            'max_redirects' => 0, 'timeout' => $this->seconds, 'max_duration' => $this->seconds, 'buffer' => false, 'headers' => ['User-Agent' => self::NAME, 'Accept' => '*/*'],
+            'max_redirects' => 0, 'timeout' => $this->seconds, 'max_duration' => $this->seconds, 'buffer' => false, 'headers' => [
+                'User-Agent' => self::NAME,
+                'Accept' => '*/*',
+            ],
         ]);
         $status = $response->getStatusCode();
         $headers = $response->getHeaders(false);
@@ -99,10 +111,16 @@ final readonly class OutsideClient
         // What comes after the head is left where it is.
         $response->cancel();
 
-        return new HttpAnswer($status, null === $location ? null : self::absolute($location, $url), self::seconds($headers['retry-after'][0] ?? ''));
+        return new HttpAnswer(
+            $status,
+            null === $location ? null : self::absolute($location, $url),
+            self::seconds($headers['retry-after'][0] ?? ''),
+        );
     }
 
-    /** Resolved against the address that was asked (RFC 3986, 5.2), whose fragment goes along where the new one has none (RFC 9110, 10.2.2). */
+    /**
+     * Resolved against the address that was asked (RFC 3986, 5.2), whose fragment goes along where the new one has none (RFC 9110, 10.2.2).
+     */
     private static function absolute(string $location, string $from): string
     {
         try {
@@ -143,7 +161,10 @@ final readonly class OutsideClient
         return match (true) {
             str_contains($why, 'blocked') => 'its name leads into a private network',
             str_contains($why, 'resolve') => 'nobody knows its name',
-            str_contains($why, 'timeout'), str_contains($why, 'timed out'), str_contains($why, 'max duration') => 'it did not answer within ten seconds',
+            str_contains(
+                $why,
+                'timeout',
+            ), str_contains($why, 'timed out'), str_contains($why, 'max duration') => 'it did not answer within ten seconds',
             str_contains($why, 'ssl'), str_contains($why, 'certificate'), str_contains($why, 'tls') => 'its certificate is not in order',
             str_contains($why, 'refused'), str_contains($why, 'connect') => 'it refuses',
             default => 'it broke off',

@@ -23,7 +23,8 @@ final readonly class OutsideLinks
     private const TO_THE_MICROSECOND = 'Y-m-d H:i:s.uP';
 
     /** Of `o`, for the database: it is time, and the host has not asked to be left alone. */
-    private const DUE = 'o.again_at <= :now AND NOT EXISTS (SELECT FROM journal.outside_host h WHERE h.host = o.host AND h.patient_until > :now)';
+    private const DUE = 'o.again_at <= :now AND NOT EXISTS (SELECT FROM journal.outside_host h WHERE h.host = o.host AND h.patient_until > '
+        .':now)';
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
@@ -43,13 +44,22 @@ final readonly class OutsideLinks
 
     public function isDue(string $host): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.outside_answer o WHERE o.host = :host AND '.self::DUE.' LIMIT 1', ['host' => $host, 'now' => $this->now()]);
+        return false !== $this->connection->fetchOne(
+            'SELECT 1 FROM journal.outside_answer o WHERE o.host = :host AND '.self::DUE.' LIMIT 1',
+            ['host' => $host, 'now' => $this->now()],
+        );
     }
 
     /** @return list<string> the hosts with links that are due */
     public function hosts(): array
     {
-        return array_values(array_filter($this->connection->fetchFirstColumn('SELECT DISTINCT o.host FROM journal.outside_answer o WHERE '.self::DUE.' ORDER BY 1', ['now' => $this->now()]), \is_string(...)));
+        return array_values(array_filter(
+            $this->connection->fetchFirstColumn(
+                'SELECT DISTINCT o.host FROM journal.outside_answer o WHERE '.self::DUE.' ORDER BY 1',
+                ['now' => $this->now()],
+            ),
+            \is_string(...),
+        ));
     }
 
     /** Every answer is taken to be too old. A host that asked for patience is left alone all the same. */
@@ -61,7 +71,10 @@ final readonly class OutsideLinks
     /** What nothing leads to any more is not asked. */
     public function forgetWhatNothingLeadsTo(): void
     {
-        $this->connection->executeStatement("DELETE FROM journal.outside_answer o WHERE o.again_at <= :now AND NOT EXISTS (SELECT FROM journal.examined e WHERE e.reaches && ARRAY[hashtextextended('o:' || o.url, 0)])", ['now' => $this->now()]);
+        $this->connection->executeStatement(<<<'SQL'
+            DELETE FROM journal.outside_answer o WHERE o.again_at <= :now
+            AND NOT EXISTS (SELECT FROM journal.examined e WHERE e.reaches && ARRAY[hashtextextended('o:' || o.url, 0)])
+            SQL, ['now' => $this->now()]);
     }
 
     /**
@@ -72,7 +85,10 @@ final readonly class OutsideLinks
     public function askOneOf(string $host): bool
     {
         return true === $this->locks->unlessHeld(Lock::OutsideHost, $host, function () use ($host): bool {
-            $url = $this->connection->fetchOne('SELECT o.url FROM journal.outside_answer o WHERE o.host = :host AND '.self::DUE.' ORDER BY o.again_at, o.url LIMIT 1', ['host' => $host, 'now' => $this->now()]);
+            $url = $this->connection->fetchOne(
+                'SELECT o.url FROM journal.outside_answer o WHERE o.host = :host AND '.self::DUE.' ORDER BY o.again_at, o.url LIMIT 1',
+                ['host' => $host, 'now' => $this->now()],
+            );
             if (!\is_string($url)) {
                 return false;
             }
@@ -117,7 +133,10 @@ final readonly class OutsideLinks
         if ($answer->patience > 0) {
             // The whole host is left alone for as long as it asks, whoever asks for its links.
             $this->connection->executeStatement(
-                'INSERT INTO journal.outside_host (host, patient_until) VALUES (:host, :until) ON CONFLICT (host) DO UPDATE SET patient_until = greatest(outside_host.patient_until, excluded.patient_until)',
+                <<<'SQL'
+                    INSERT INTO journal.outside_host (host, patient_until) VALUES (:host, :until) ON CONFLICT (host) DO UPDATE
+                    SET patient_until = greatest(outside_host.patient_until, excluded.patient_until)
+                    SQL,
                 ['host' => $answer->patient, 'until' => $now->modify("+$answer->patience seconds")->format(\DATE_ATOM)],
             );
         }
@@ -126,7 +145,8 @@ final readonly class OutsideLinks
         }
         // What was known stays while a host only asks for patience, until it has done so for too many days.
         $this->connection->executeStatement(<<<'SQL'
-            WITH days AS (SELECT url, CASE WHEN NOT :away THEN 0 WHEN away_on = CAST(:now AS date) THEN away_days ELSE away_days + 1 END AS away FROM journal.outside_answer WHERE url = :url)
+            WITH days AS (SELECT url, CASE WHEN NOT :away THEN 0 WHEN away_on = CAST(:now AS date) THEN away_days ELSE away_days + 1 END
+                AS away FROM journal.outside_answer WHERE url = :url)
             UPDATE journal.outside_answer o SET
                 status = CASE WHEN :patient AND o.status IS NOT NULL AND d.away < :most THEN o.status ELSE :status END,
                 moved = CASE WHEN :patient AND d.away < :most THEN o.moved ELSE :moved END,
@@ -135,9 +155,16 @@ final readonly class OutsideLinks
                 asked_at = :now, again_at = :again, away_days = d.away, away_on = CASE WHEN :away THEN CAST(:now AS date) END
             FROM days d WHERE o.url = d.url
             SQL, [
-            'url' => $url, 'status' => $answer->status, 'moved' => $answer->moved, 'secure' => $answer->secure, 'why' => $answer->why, 'away' => $isAway, 'patient' => $answer->patience > 0,
+            'url' => $url, 'status' => $answer->status, 'moved' => $answer->moved, 'secure' => $answer->secure, 'why' => $answer->why,
+            'away' => $isAway, 'patient' => $answer->patience > 0,
             'most' => OutsideAnswer::DAYS_AWAY, 'now' => $now->format(\DATE_ATOM), 'again' => $again->format(\DATE_ATOM),
-        ], ['status' => ParameterType::INTEGER, 'secure' => ParameterType::BOOLEAN, 'away' => ParameterType::BOOLEAN, 'patient' => ParameterType::BOOLEAN, 'most' => ParameterType::INTEGER]);
+        ], [
+            'status' => ParameterType::INTEGER,
+            'secure' => ParameterType::BOOLEAN,
+            'away' => ParameterType::BOOLEAN,
+            'patient' => ParameterType::BOOLEAN,
+            'most' => ParameterType::INTEGER,
+        ]);
     }
 
     /** As the column `host` of the table has it. */

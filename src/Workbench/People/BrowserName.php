@@ -8,7 +8,14 @@ namespace Lantern\Workbench\People;
 final class BrowserName
 {
     private const NAMES = ['Edg/' => 'Edge', 'OPR/' => 'Opera', 'Firefox/' => 'Firefox', 'Chrome/' => 'Chrome', 'Safari/' => 'Safari'];
-    private const SYSTEMS = ['Android' => 'Android', 'iPhone' => 'an iPhone', 'iPad' => 'an iPad', 'Windows' => 'Windows', 'Mac OS' => 'a Mac', 'Linux' => 'Linux'];
+    private const SYSTEMS = [
+        'Android' => 'Android',
+        'iPhone' => 'an iPhone',
+        'iPad' => 'an iPad',
+        'Windows' => 'Windows',
+        'Mac OS' => 'a Mac',
+        'Linux' => 'Linux',
+    ];
 
     public static function of(string $says): string
     {

@@ -17,8 +17,10 @@ final readonly class HouseRules
     public const MOST_DAYS = 3650;
     private const USUAL_DAYS = 730;
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private AuditLog $audit)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private AuditLog $audit,
+    ) {
     }
 
     /** Whether everybody needs a second factor. */
@@ -37,7 +39,10 @@ final readonly class HouseRules
     public function set(bool $requiresFactor, int $auditDays, Actor $by): void
     {
         if ($auditDays < self::LEAST_DAYS || $auditDays > self::MOST_DAYS) {
-            throw new Refused('auditDays', \sprintf('What was done is kept for %d to %s days.', self::LEAST_DAYS, number_format(self::MOST_DAYS)));
+            throw new Refused(
+                'auditDays',
+                \sprintf('What was done is kept for %d to %s days.', self::LEAST_DAYS, number_format(self::MOST_DAYS)),
+            );
         }
         $this->connection->transactional(function () use ($requiresFactor, $auditDays, $by): void {
             $before = [$this->requiresFactor(), $this->auditDays()];
@@ -71,6 +76,8 @@ final readonly class HouseRules
 
     private function put(string $name, string $value): void
     {
-        $this->connection->executeStatement('INSERT INTO journal.house_rule VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value', [$name, $value]);
+        $this->connection->executeStatement(<<<'SQL'
+            INSERT INTO journal.house_rule VALUES (?, ?) ON CONFLICT (name) DO UPDATE SET value = excluded.value
+            SQL, [$name, $value]);
     }
 }

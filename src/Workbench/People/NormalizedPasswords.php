@@ -25,7 +25,9 @@ final readonly class NormalizedPasswords implements PasswordHasherInterface
     {
         $normal = self::normal($plainPassword);
 
-        return $this->hasher->verify($hashedPassword, $normal) || $normal !== $plainPassword && $this->hasher->verify($hashedPassword, $plainPassword);
+        return $this->hasher->verify($hashedPassword, $normal)
+            || $normal !== $plainPassword
+            && $this->hasher->verify($hashedPassword, $plainPassword);
     }
 
     public function needsRehash(string $hashedPassword): bool

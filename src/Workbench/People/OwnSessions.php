@@ -26,8 +26,11 @@ final readonly class OwnSessions
     /** Whether everybody needs a second factor, see HouseRules. */
     private const REQUIRED = "EXISTS (SELECT FROM journal.house_rule WHERE name = 'second-factor' AND value = 'yes')";
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private AuditLog $audit, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private AuditLog $audit,
+        private ClockInterface $clock,
+    ) {
     }
 
     /** @return string its id, which is not the one in the cookie */
@@ -35,10 +38,24 @@ final readonly class OwnSessions
     {
         $id = (new UuidV4())->toRfc4122();
         $now = $this->clock->now();
-        $this->connection->executeStatement('INSERT INTO journal.own_session (id, person_id, begun_at, seen_at, network, browser) VALUES (:id, :person, :now, :now, :network, :browser)', ['id' => $id, 'person' => $person->id, 'now' => $now->format(\DATE_ATOM), 'network' => $network, 'browser' => BrowserName::of($browser)]);
+        $this->connection->executeStatement(<<<'SQL'
+            INSERT INTO journal.own_session (id, person_id, begun_at, seen_at, network, browser)
+            VALUES (:id, :person, :now, :now, :network, :browser)
+            SQL, [
+            'id' => $id,
+            'person' => $person->id,
+            'now' => $now->format(\DATE_ATOM),
+            'network' => $network,
+            'browser' => BrowserName::of($browser),
+        ]);
         $this->connection->executeStatement('UPDATE journal.person SET seen_at = ? WHERE id = ?', [$now->format(\DATE_ATOM), $person->id]);
         // What ended by itself leaves nothing here.
-        $this->connection->executeStatement('DELETE FROM journal.own_session WHERE begun_at < ? OR seen_at < ?', [$now->modify('-'.SessionRule::ABSOLUTE.' seconds')->format(\DATE_ATOM), $now->modify('-'.SessionRule::IDLE.' seconds')->format(\DATE_ATOM)]);
+        $this->connection->executeStatement(<<<'SQL'
+            DELETE FROM journal.own_session WHERE begun_at < ? OR seen_at < ?
+            SQL, [
+            $now->modify('-'.SessionRule::ABSOLUTE.' seconds')->format(\DATE_ATOM),
+            $now->modify('-'.SessionRule::IDLE.' seconds')->format(\DATE_ATOM),
+        ]);
 
         return $id;
     }
@@ -46,7 +63,10 @@ final readonly class OwnSessions
     /** How far somebody has come whose session begins now. */
     public function atFirst(Person $person): SignInLevel
     {
-        $row = $this->connection->fetchAssociative("SELECT factor <> '' AS has_factor, ".self::REQUIRED.' AS required FROM journal.person WHERE id = ?', [$person->id]);
+        $row = $this->connection->fetchAssociative(
+            "SELECT factor <> '' AS has_factor, ".self::REQUIRED.' AS required FROM journal.person WHERE id = ?',
+            [$person->id],
+        );
 
         return false === $row ? SignInLevel::Whole : SignInLevel::of(true === $row['has_factor'], true === $row['required'], false);
     }
@@ -57,7 +77,12 @@ final readonly class OwnSessions
         if (!Uuid::isValid($id)) {
             return null;
         }
-        $columns = $this->connection->fetchAssociative("SELECT s.*, p.factor <> '' AS has_factor, ".self::REQUIRED.' AS required FROM journal.own_session s JOIN journal.person p ON p.id = s.person_id WHERE s.id = ? AND p.id = ? AND p.left_at IS NULL', [$id, $person->id]);
+        $columns = $this->connection->fetchAssociative(
+            "SELECT s.*, p.factor <> '' AS has_factor, ".self::REQUIRED
+                .' AS required FROM journal.own_session s JOIN journal.person p ON p.id = s.person_id WHERE s.id = ? AND p.id = ? AND '
+                    .'p.left_at IS NULL',
+            [$id, $person->id],
+        );
         if (false === $columns) {
             return null;
         }
@@ -71,7 +96,10 @@ final readonly class OwnSessions
         }
         if ($now->getTimestamp() - $seen->getTimestamp() >= self::NOTED) {
             $this->connection->executeStatement('UPDATE journal.own_session SET seen_at = ? WHERE id = ?', [$now->format(\DATE_ATOM), $id]);
-            $this->connection->executeStatement('UPDATE journal.person SET seen_at = ? WHERE id = ?', [$now->format(\DATE_ATOM), $person->id]);
+            $this->connection->executeStatement(
+                'UPDATE journal.person SET seen_at = ? WHERE id = ?',
+                [$now->format(\DATE_ATOM), $person->id],
+            );
         }
 
         return SignInLevel::of(true === $columns['has_factor'], true === $columns['required'], true === $columns['factor_shown']);
@@ -89,15 +117,25 @@ final readonly class OwnSessions
         return array_map(static function (array $columns): OwnSession {
             $row = new Row($columns);
 
-            return new OwnSession($row->text('id'), $row->text('browser'), $row->text('network'), $row->moment('begun_at') ?? new \DateTimeImmutable('@0'), $row->moment('seen_at') ?? new \DateTimeImmutable('@0'));
-        }, $this->connection->fetchAllAssociative('SELECT * FROM journal.own_session WHERE person_id = ? ORDER BY seen_at DESC, id', [$person->id]));
+            return new OwnSession(
+                $row->text('id'),
+                $row->text('browser'),
+                $row->text('network'),
+                $row->moment('begun_at') ?? new \DateTimeImmutable('@0'),
+                $row->moment('seen_at') ?? new \DateTimeImmutable('@0'),
+            );
+        }, $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT * FROM journal.own_session WHERE person_id = ? ORDER BY seen_at DESC, id
+            SQL, [$person->id]));
     }
 
     /** @return bool whether there was one */
     public function end(string $id, Person $person): bool
     {
         return $this->connection->transactional(function () use ($id, $person): bool {
-            $browser = $this->connection->fetchOne('DELETE FROM journal.own_session WHERE id = ? AND person_id = ? RETURNING browser', [$id, $person->id]);
+            $browser = $this->connection->fetchOne(<<<'SQL'
+                DELETE FROM journal.own_session WHERE id = ? AND person_id = ? RETURNING browser
+                SQL, [$id, $person->id]);
             if (!\is_string($browser)) {
                 return false;
             }

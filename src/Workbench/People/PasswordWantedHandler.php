@@ -11,15 +11,22 @@ use Symfony\Component\Messenger\Attribute\AsMessageHandler;
 #[AsMessageHandler(sign: true)]
 final readonly class PasswordWantedHandler
 {
-    public function __construct(private TeamEditor $team, private PeopleLetters $letters, #[Autowire(env: 'LANTERN_ADMIN_URL')] private string $adminUrl)
-    {
+    public function __construct(
+        private TeamEditor $team,
+        private PeopleLetters $letters,
+        #[Autowire(env: 'LANTERN_ADMIN_URL')] private string $adminUrl,
+    ) {
     }
 
     public function __invoke(PasswordWanted $message): void
     {
         $mail = mb_strtolower(trim($message->mail));
         if ($this->team->works($mail)) {
-            $this->letters->passwordNow($message->id, $mail, fn (): string => "$this->adminUrl/password/".$this->team->askForPassword($mail));
+            $this->letters->passwordNow(
+                $message->id,
+                $mail,
+                fn (): string => "$this->adminUrl/password/".$this->team->askForPassword($mail),
+            );
         }
     }
 }

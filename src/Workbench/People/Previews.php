@@ -13,8 +13,10 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** Opens previews for a session of somebody who is signed in, and ends them with it. */
 final readonly class Previews
 {
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -31,7 +33,8 @@ final readonly class Previews
         $this->forgetEnded();
         $open = $this->connection->fetchOne(<<<'SQL'
             INSERT INTO journal.preview_key (key, session_id, until)
-            SELECT :key, id, least(CAST(:until AS timestamptz), begun_at + make_interval(secs => :longest)) FROM journal.own_session WHERE id = :session
+            SELECT :key, id, least(CAST(:until AS timestamptz), begun_at + make_interval(secs => :longest)) FROM journal.own_session
+                WHERE id = :session
             ON CONFLICT (key) DO UPDATE SET session_id = excluded.session_id, until = excluded.until RETURNING until
             SQL, ['key' => $key, 'session' => $sessionId, 'until' => $until->format(\DATE_ATOM), 'longest' => SessionRule::ABSOLUTE]);
 
@@ -42,7 +45,9 @@ final readonly class Previews
     public function openForCommand(string $key, \DateTimeImmutable $until): void
     {
         $this->forgetEnded();
-        $this->connection->executeStatement('INSERT INTO journal.preview_key (key, until) VALUES (?, ?)', [$key, $until->format(\DATE_ATOM)]);
+        $this->connection->executeStatement(<<<'SQL'
+            INSERT INTO journal.preview_key (key, until) VALUES (?, ?)
+            SQL, [$key, $until->format(\DATE_ATOM)]);
     }
 
     public function end(string $key): void

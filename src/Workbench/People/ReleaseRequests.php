@@ -18,8 +18,11 @@ final readonly class ReleaseRequests
 {
     public const MOST_WORDS = 300;
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private AuditLog $audit, private ClockInterface $clock)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private AuditLog $audit,
+        private ClockInterface $clock,
+    ) {
     }
 
     /**
@@ -35,7 +38,9 @@ final readonly class ReleaseRequests
         }
         $this->connection->transactional(function () use ($note, $by): void {
             $this->connection->executeStatement('DELETE FROM journal.release_request WHERE person_id = ?', [$by->personId()]);
-            $this->connection->executeStatement('INSERT INTO journal.release_request VALUES (?, ?, ?, ?, ?)', [(new UuidV7())->toRfc4122(), $by->personId(), $by->name, $note, $this->clock->now()->format(\DATE_ATOM)]);
+            $this->connection->executeStatement(<<<'SQL'
+                INSERT INTO journal.release_request VALUES (?, ?, ?, ?, ?)
+                SQL, [(new UuidV7())->toRfc4122(), $by->personId(), $by->name, $note, $this->clock->now()->format(\DATE_ATOM)]);
             $this->audit->add($by, 'asked-for-a-release', ['note' => $note]);
         });
     }

@@ -22,7 +22,8 @@ use Symfony\Component\DependencyInjection\Attribute\Autowire;
 /** The codes that a device makes, and those on paper for when it is lost. */
 final readonly class SecondFactors
 {
-    private const WRONG = 'This code does not fit. Take the one that your device shows now; each works once, and its clock may be off by a minute at most.';
+    private const WRONG = 'This code does not fit. Take the one that your device shows now; each works once, and its clock may be off by a '
+        .'minute at most.';
 
     public function __construct(
         #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
@@ -51,7 +52,10 @@ final readonly class SecondFactors
     public function begin(string $personId): Totp
     {
         $totp = new Totp(random_bytes(20));
-        $this->connection->executeStatement('UPDATE journal.person SET factor_awaited = ? WHERE id = ?', [$this->secrets->lock($totp->base32()), $personId]);
+        $this->connection->executeStatement(
+            'UPDATE journal.person SET factor_awaited = ? WHERE id = ?',
+            [$this->secrets->lock($totp->base32()), $personId],
+        );
 
         return $totp;
     }
@@ -65,9 +69,12 @@ final readonly class SecondFactors
     {
         return $this->work->run(function () use ($personId, $code): array {
             $row = $this->row($personId, ' FOR UPDATE');
-            $totp = $this->totp($row->text('factor_awaited')) ?? throw new Refused('code', 'Begin again: the picture that this code is of is no longer there.');
+            $totp = $this->totp($row->text('factor_awaited'))
+                ?? throw new Refused('code', 'Begin again: the picture that this code is of is no longer there.');
             $step = $totp->accepted($code, $this->clock->now()) ?? throw new WrongSecret('code', self::WRONG);
-            $this->connection->executeStatement("UPDATE journal.person SET factor = factor_awaited, factor_awaited = '', factor_step = ? WHERE id = ?", [$step, $personId]);
+            $this->connection->executeStatement(<<<'SQL'
+                UPDATE journal.person SET factor = factor_awaited, factor_awaited = '', factor_step = ? WHERE id = ?
+                SQL, [$step, $personId]);
             $this->audit->add(self::actor($row), 'factor-set');
 
             return $this->newCodes($personId);
@@ -85,7 +92,9 @@ final readonly class SecondFactors
 
                 return true;
             }
-            if (1 !== (int) $this->connection->executeStatement('DELETE FROM journal.recovery_code WHERE person_id = ? AND code_hash = ?', [$personId, RecoveryCode::hash($code)])) {
+            if (1 !== (int) $this->connection->executeStatement(<<<'SQL'
+                DELETE FROM journal.recovery_code WHERE person_id = ? AND code_hash = ?
+                SQL, [$personId, RecoveryCode::hash($code)])) {
                 return false;
             }
             $this->audit->add(self::actor($row), 'recovery-code-used', ['left' => $this->codesLeft($personId)]);
@@ -125,7 +134,9 @@ final readonly class SecondFactors
     {
         $this->work->run(function () use ($personId, $by): void {
             $row = $this->row($personId, ' FOR UPDATE');
-            $this->connection->executeStatement("UPDATE journal.person SET factor = '', factor_awaited = '', factor_step = 0 WHERE id = ?", [$personId]);
+            $this->connection->executeStatement(<<<'SQL'
+                UPDATE journal.person SET factor = '', factor_awaited = '', factor_step = 0 WHERE id = ?
+                SQL, [$personId]);
             $this->connection->executeStatement('DELETE FROM journal.recovery_code WHERE person_id = ?', [$personId]);
             $this->audit->add($by, 'factor-removed', ['who' => $row->text('name'), 'whoId' => $personId]);
         });

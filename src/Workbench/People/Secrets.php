@@ -30,7 +30,11 @@ final readonly class Secrets
         if (\strlen($bytes) <= \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES) {
             return null;
         }
-        $plain = sodium_crypto_secretbox_open(substr($bytes, \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES), substr($bytes, 0, \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES), $this->key);
+        $plain = sodium_crypto_secretbox_open(
+            substr($bytes, \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES),
+            substr($bytes, 0, \SODIUM_CRYPTO_SECRETBOX_NONCEBYTES),
+            $this->key,
+        );
 
         return false === $plain ? null : $plain;
     }

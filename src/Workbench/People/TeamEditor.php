@@ -51,8 +51,20 @@ final readonly class TeamEditor
         return array_map(static function (array $columns): Colleague {
             $row = new Row($columns);
 
-            return new Colleague($row->text('id'), $row->text('name'), $row->text('mail'), Role::from($row->text('role')), $row->moment('seen_at'), $row->moment('left_at'), $row->int('sessions'), '' !== $row->text('factor'));
-        }, $this->connection->fetchAllAssociative('SELECT p.*, (SELECT count(*) FROM journal.own_session s WHERE s.person_id = p.id) AS sessions FROM journal.person p ORDER BY p.left_at IS NOT NULL, p.name COLLATE by_name, p.id'));
+            return new Colleague(
+                $row->text('id'),
+                $row->text('name'),
+                $row->text('mail'),
+                Role::from($row->text('role')),
+                $row->moment('seen_at'),
+                $row->moment('left_at'),
+                $row->int('sessions'),
+                '' !== $row->text('factor'),
+            );
+        }, $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT p.*, (SELECT count(*) FROM journal.own_session s WHERE s.person_id = p.id) AS sessions FROM journal.person p
+            ORDER BY p.left_at IS NOT NULL, p.name COLLATE by_name, p.id
+            SQL));
     }
 
     /** @return list<Invited> those that nobody has followed yet */
@@ -61,7 +73,14 @@ final readonly class TeamEditor
         return array_map(static function (array $columns): Invited {
             $row = new Row($columns);
 
-            return new Invited($row->text('id'), $row->text('mail'), $row->text('name'), Role::from($row->text('role')), $row->text('invited_by'), $row->moment('until') ?? new \DateTimeImmutable('@0'));
+            return new Invited(
+                $row->text('id'),
+                $row->text('mail'),
+                $row->text('name'),
+                Role::from($row->text('role')),
+                $row->text('invited_by'),
+                $row->moment('until') ?? new \DateTimeImmutable('@0'),
+            );
         }, $this->connection->fetchAllAssociative('SELECT * FROM journal.invitation ORDER BY at DESC, id'));
     }
 
@@ -87,9 +106,21 @@ final readonly class TeamEditor
             $token = bin2hex(random_bytes(24));
             $now = $this->clock->now();
             $this->connection->executeStatement(<<<'SQL'
-                INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until) VALUES (:id, :mail, :name, :role, :hash, :by, :now, :until)
-                ON CONFLICT (mail) DO UPDATE SET name = excluded.name, role = excluded.role, token_hash = excluded.token_hash, invited_by = excluded.invited_by, at = excluded.at, until = excluded.until
-                SQL, ['id' => (new UuidV7())->toRfc4122(), 'mail' => $mail, 'name' => $name, 'role' => $role->value, 'hash' => self::hash($token), 'by' => $by->name, 'now' => $now->format(\DATE_ATOM), 'until' => $now->modify(InvitationRule::HOLDS)->format(\DATE_ATOM)]);
+                INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until)
+                    VALUES (:id, :mail, :name, :role, :hash, :by, :now, :until)
+                ON CONFLICT (mail) DO UPDATE
+                    SET name = excluded.name, role = excluded.role, token_hash = excluded.token_hash, invited_by = excluded.invited_by, at =
+                    excluded.at, until = excluded.until
+                SQL, [
+                'id' => (new UuidV7())->toRfc4122(),
+                'mail' => $mail,
+                'name' => $name,
+                'role' => $role->value,
+                'hash' => self::hash($token),
+                'by' => $by->name,
+                'now' => $now->format(\DATE_ATOM),
+                'until' => $now->modify(InvitationRule::HOLDS)->format(\DATE_ATOM),
+            ]);
             $this->audit->add($by, 'invited', ['mail' => $mail, 'role' => $role->value]);
 
             return $token;
@@ -110,13 +141,22 @@ final readonly class TeamEditor
     /** @throws NotThere where the link was used, has ended, or never was one */
     public function invitation(string $token): Invited
     {
-        $row = $this->connection->fetchAssociative('SELECT * FROM journal.invitation WHERE token_hash = ? AND until > ?', [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
+        $row = $this->connection->fetchAssociative(<<<'SQL'
+            SELECT * FROM journal.invitation WHERE token_hash = ? AND until > ?
+            SQL, [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
         if (false === $row) {
             throw new NotThere('This invitation was used already, or is older than three days. Ask for another one.');
         }
         $row = new Row($row);
 
-        return new Invited($row->text('id'), $row->text('mail'), $row->text('name'), Role::from($row->text('role')), $row->text('invited_by'), $row->moment('until') ?? new \DateTimeImmutable('@0'));
+        return new Invited(
+            $row->text('id'),
+            $row->text('mail'),
+            $row->text('name'),
+            Role::from($row->text('role')),
+            $row->text('invited_by'),
+            $row->moment('until') ?? new \DateTimeImmutable('@0'),
+        );
     }
 
     /**
@@ -129,19 +169,34 @@ final readonly class TeamEditor
         return $this->work->run(function () use ($token, $password): Invited {
             $invited = $this->invitation($token);
             PasswordRule::check($password, $this->known($invited->name, $invited->mail));
-            if (1 !== (int) $this->connection->executeStatement('DELETE FROM journal.invitation WHERE token_hash = ?', [self::hash($token)])) {
+            if (1 !== (int) $this->connection->executeStatement(
+                'DELETE FROM journal.invitation WHERE token_hash = ?',
+                [self::hash($token)],
+            )) {
                 throw new NotThere('This invitation was used already, or is older than three days. Ask for another one.');
             }
             // Whoever worked here before comes back as the same person, and with nothing of what was theirs to sign in by.
             $id = $this->connection->fetchOne(<<<'SQL'
                 INSERT INTO journal.person (id, name, mail, password, role) VALUES (:id, :name, :mail, :password, :role)
-                ON CONFLICT (mail) DO UPDATE SET name = excluded.name, password = excluded.password, role = excluded.role, left_at = NULL, factor = '', factor_awaited = '', factor_step = 0, morning_mail = false, morning_mail_on = NULL
+                ON CONFLICT (mail) DO UPDATE
+                    SET name = excluded.name, password = excluded.password, role = excluded.role, left_at = NULL, factor = '',
+                    factor_awaited = '', factor_step = 0, morning_mail = false, morning_mail_on = NULL
                 RETURNING id
-                SQL, ['id' => (new UuidV7())->toRfc4122(), 'name' => $invited->name, 'mail' => $invited->mail, 'password' => $this->hasher->hash($password), 'role' => $invited->role->value]);
+                SQL, [
+                'id' => (new UuidV7())->toRfc4122(),
+                'name' => $invited->name,
+                'mail' => $invited->mail,
+                'password' => $this->hasher->hash($password),
+                'role' => $invited->role->value,
+            ]);
             $id = \is_string($id) ? $id : throw new \LogicException('The person has no id.');
             $this->connection->executeStatement('DELETE FROM journal.recovery_code WHERE person_id = ?', [$id]);
             $this->endLinks($id);
-            $this->audit->add(new Actor($id, $invited->name, $invited->role), 'joined', ['mail' => $invited->mail, 'role' => $invited->role->value]);
+            $this->audit->add(
+                new Actor($id, $invited->name, $invited->role),
+                'joined',
+                ['mail' => $invited->mail, 'role' => $invited->role->value],
+            );
 
             return $invited;
         });
@@ -153,7 +208,11 @@ final readonly class TeamEditor
         $this->changing($personId, $role, function (string $name, Role $before) use ($personId, $role, $by): void {
             if ($before !== $role) {
                 $this->connection->executeStatement('UPDATE journal.person SET role = ? WHERE id = ?', [$role->value, $personId]);
-                $this->audit->add($by, 'role-changed', ['who' => $name, 'whoId' => $personId, 'from' => $before->value, 'to' => $role->value]);
+                $this->audit->add(
+                    $by,
+                    'role-changed',
+                    ['who' => $name, 'whoId' => $personId, 'from' => $before->value, 'to' => $role->value],
+                );
             }
         });
     }
@@ -162,7 +221,10 @@ final readonly class TeamEditor
     public function letGo(string $personId, Actor $by): void
     {
         $this->changing($personId, null, function (string $name) use ($personId, $by): void {
-            $this->connection->executeStatement('UPDATE journal.person SET left_at = ? WHERE id = ?', [$this->clock->now()->format(\DATE_ATOM), $personId]);
+            $this->connection->executeStatement(
+                'UPDATE journal.person SET left_at = ? WHERE id = ?',
+                [$this->clock->now()->format(\DATE_ATOM), $personId],
+            );
             $this->sessions->endAll($personId);
             $this->endLinks($personId);
             $this->audit->add($by, 'let-go', ['who' => $name, 'whoId' => $personId]);
@@ -170,15 +232,22 @@ final readonly class TeamEditor
     }
 
     /** @throws Refused|NotThere */
-    public function changePassword(string $personId, #[\SensitiveParameter] string $old, #[\SensitiveParameter] string $new, string $sessionId): void
-    {
+    public function changePassword(
+        string $personId,
+        #[\SensitiveParameter] string $old,
+        #[\SensitiveParameter] string $new,
+        string $sessionId,
+    ): void {
         $this->work->run(function () use ($personId, $old, $new, $sessionId): void {
             $row = $this->person($personId);
             if (!$this->hasher->verify($row->text('password'), $old)) {
                 throw new WrongSecret('old', 'This is not the password that you have now.');
             }
             PasswordRule::check($new, $this->known($row->text('name'), $row->text('mail')));
-            $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($new), $personId]);
+            $this->connection->executeStatement(
+                'UPDATE journal.person SET password = ? WHERE id = ?',
+                [$this->hasher->hash($new), $personId],
+            );
             $this->sessions->endAll($personId, $sessionId);
             $this->endLinks($personId);
             $this->audit->add(self::actor($row), 'password-changed');
@@ -204,7 +273,9 @@ final readonly class TeamEditor
 
     public function works(string $mail): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.person WHERE mail = ? AND left_at IS NULL', [mb_strtolower(trim($mail))]);
+        return false !== $this->connection->fetchOne(<<<'SQL'
+            SELECT 1 FROM journal.person WHERE mail = ? AND left_at IS NULL
+            SQL, [mb_strtolower(trim($mail))]);
     }
 
     /** @return string|null the token that the link has; null where nobody with this address works here */
@@ -216,7 +287,10 @@ final readonly class TeamEditor
             return null;
         }
         $this->endLinks($id);
-        $this->connection->executeStatement('INSERT INTO journal.password_link VALUES (?, ?, ?)', [self::hash($token), $id, $this->clock->now()->modify(self::LINK_HOLDS)->format(\DATE_ATOM)]);
+        $this->connection->executeStatement(
+            'INSERT INTO journal.password_link VALUES (?, ?, ?)',
+            [self::hash($token), $id, $this->clock->now()->modify(self::LINK_HOLDS)->format(\DATE_ATOM)],
+        );
 
         return $token;
     }
@@ -245,21 +319,28 @@ final readonly class TeamEditor
 
     public function holdsPasswordLink(string $token): bool
     {
-        return false !== $this->connection->fetchOne('SELECT 1 FROM journal.password_link WHERE token_hash = ? AND until > ?', [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
+        return false !== $this->connection->fetchOne(<<<'SQL'
+            SELECT 1 FROM journal.password_link WHERE token_hash = ? AND until > ?
+            SQL, [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
     }
 
     /** @throws Refused|NotThere */
     public function setPassword(string $token, #[\SensitiveParameter] string $password): void
     {
         $this->work->run(function () use ($token, $password): void {
-            $id = $this->connection->fetchOne('SELECT person_id FROM journal.password_link WHERE token_hash = ? AND until > ? FOR UPDATE', [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
+            $id = $this->connection->fetchOne(<<<'SQL'
+                SELECT person_id FROM journal.password_link WHERE token_hash = ? AND until > ? FOR UPDATE
+                SQL, [self::hash($token), $this->clock->now()->format(\DATE_ATOM)]);
             if (!\is_string($id)) {
                 throw new NotThere('This link was used already, or is older than an hour. Ask for another one.');
             }
             $row = $this->person($id);
             PasswordRule::check($password, $this->known($row->text('name'), $row->text('mail')));
             $this->endLinks($id);
-            $this->connection->executeStatement('UPDATE journal.person SET password = ? WHERE id = ?', [$this->hasher->hash($password), $id]);
+            $this->connection->executeStatement(
+                'UPDATE journal.person SET password = ? WHERE id = ?',
+                [$this->hasher->hash($password), $id],
+            );
             $this->sessions->endAll($id);
             $this->audit->add(self::actor($row), 'password-set-by-mail');
         });

@@ -32,7 +32,10 @@ use Lantern\Workbench\Frame\BayRecords;
 use Symfony\Component\DependencyInjection\Attribute\Autowire;
 use Symfony\Component\Uid\UuidV7;
 
-/** Makes the body of a page, a wide panel, or a column of the footer, something that is laid out; with what visitors see there today as its first pieces. */
+/**
+ * Makes the body of a page, a wide panel, or a column of the footer, something that is laid out; with what visitors see there today as its
+ * first pieces.
+ */
 final readonly class LayoutMaker
 {
     public function __construct(
@@ -77,7 +80,14 @@ final readonly class LayoutMaker
             return $entry;
         };
         $title = $this->name($found());
-        $this->make($entryId, 'panel', $title, static fn (): Entry => self::line(new Panel(), [self::line(new Band(), self::columns($found()))]), \sprintf('“%s” opens a wide panel.', $title), $by);
+        $this->make(
+            $entryId,
+            'panel',
+            $title,
+            static fn (): Entry => self::line(new Panel(), [self::line(new Band(), self::columns($found()))]),
+            \sprintf('“%s” opens a wide panel.', $title),
+            $by,
+        );
     }
 
     /**
@@ -133,7 +143,10 @@ final readonly class LayoutMaker
             throw new Refused('entries', 'There is nothing to put in. Choose at least one line.');
         }
         if (null !== $at->parentId && [] !== $panels) {
-            throw new Refused('at', 'A wide panel opens below an entry of the first level. Choose a line of the first level, and add them below it.');
+            throw new Refused(
+                'at',
+                'A wide panel opens below an entry of the first level. Choose a line of the first level, and add them below it.',
+            );
         }
         $first = array_map(static fn (Entry $entry): string => $entry->id, $entries);
         foreach (array_keys($panels) as $id) {
@@ -143,7 +156,14 @@ final readonly class LayoutMaker
         }
         $names = array_combine($first, array_map($this->name(...), $entries));
         $this->edits->run($by, Subject::Frame, function (MenuMoves $menus) use ($menuId, $entries, $panels, $names, $at, $by): string {
-            $menus->make($menuId, new Together(array_map(static fn (Entry $entry, int $n): Insert => new Insert($entry, new Position($at->parentId, $at->index + $n)), $entries, array_keys($entries))));
+            $menus->make(
+                $menuId,
+                new Together(array_map(
+                    static fn (Entry $entry, int $n): Insert => new Insert($entry, new Position($at->parentId, $at->index + $n)),
+                    $entries,
+                    array_keys($entries),
+                )),
+            );
             foreach ($panels as $id => $panel) {
                 $this->row($id, 'panel', $names[$id], $by);
                 $menus->make($id, new Insert($panel, new Position(null, 0)));
@@ -155,12 +175,15 @@ final readonly class LayoutMaker
 
     private function name(Entry $entry): string
     {
-        return $entry->label ?? ($entry->target instanceof PlaceTarget ? $this->copies->workbench->places->get($entry->target->placeId)->title ?? '' : '');
+        return $entry->label
+            ?? ($entry->target instanceof PlaceTarget ? $this->copies->workbench->places->get($entry->target->placeId)->title ?? '' : '');
     }
 
     private function row(string $id, string $kind, string $name, Actor $by): void
     {
-        $this->connection->executeStatement('INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, ?, journal.moment(), ?) ON CONFLICT (id) DO NOTHING', [$id, $name, $kind, $by->name]);
+        $this->connection->executeStatement(<<<'SQL'
+            INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, ?, journal.moment(), ?) ON CONFLICT (id) DO NOTHING
+            SQL, [$id, $name, $kind, $by->name]);
     }
 
     /** @param \Closure(): Entry $first made of what is there when nobody else can change it any more */
@@ -182,7 +205,8 @@ final readonly class LayoutMaker
     }
 
     /**
-     * What the plain dropdown of an entry shows, as columns: each child with others below it is a heading above them; the rest stand together.
+     * What the plain dropdown of an entry shows, as columns: each child with others below it is a heading above them; the rest stand
+     * together.
      *
      * @return list<Entry>
      */
@@ -194,8 +218,22 @@ final readonly class LayoutMaker
                 $alone[] = $child->anew(self::id(...));
             } else {
                 $columns[] = [
-                    new Entry(self::id(), $child->target, $child->label, [], $child->enabled, $child->audience, $child->opening, $child->newTab, content: new Title(3)),
-                    self::line(new Links(), array_map(static fn (Entry $one): Entry => $one->anew(self::id(...)), $child->children), $child->filling),
+                    new Entry(
+                        self::id(),
+                        $child->target,
+                        $child->label,
+                        [],
+                        $child->enabled,
+                        $child->audience,
+                        $child->opening,
+                        $child->newTab,
+                        content: new Title(3),
+                    ),
+                    self::line(
+                        new Links(),
+                        array_map(static fn (Entry $one): Entry => $one->anew(self::id(...)), $child->children),
+                        $child->filling,
+                    ),
                 ];
             }
         }

@@ -52,10 +52,23 @@ final readonly class FileStore
                 throw new Refused('file', "“{$upload->name}” cannot be read as a picture. Save it anew, then upload it again.");
             }
             if ($size[0] * $size[1] > self::MOST_PIXELS) {
-                throw new Refused('file', \sprintf('“%s” has %s × %s points. Save it with at most %d million in all.', $upload->name, number_format($size[0]), number_format($size[1]), intdiv(self::MOST_PIXELS, 1_000_000)));
+                throw new Refused(
+                    'file',
+                    \sprintf(
+                        '“%s” has %s × %s points. Save it with at most %d million in all.',
+                        $upload->name,
+                        number_format($size[0]),
+                        number_format($size[1]),
+                        intdiv(self::MOST_PIXELS, 1_000_000),
+                    ),
+                );
             }
         }
-        $stored = new StoredFile(self::UPLOADS.'/'.hash_file('sha256', $upload->path).'.'.$type->extensions()[0], $type, (int) filesize($upload->path));
+        $stored = new StoredFile(
+            self::UPLOADS.'/'.hash_file('sha256', $upload->path).'.'.$type->extensions()[0],
+            $type,
+            (int) filesize($upload->path),
+        );
 
         // Two who upload the same bytes at one moment come one after the other: the second finds the file of the first, or its absence.
         return $this->locks->during(Lock::File, $stored->name, fn (): mixed => $this->kept($upload->path, $stored, $make));
@@ -82,7 +95,9 @@ final readonly class FileStore
         try {
             return $make($stored);
         } catch (\Throwable $failure) {
-            if ($isNew && false === $this->connection->fetchOne("SELECT 1 FROM place WHERE kind = 'file' AND file ->> 'stored' = ?", [$stored->name])) {
+            if ($isNew && false === $this->connection->fetchOne(<<<'SQL'
+                SELECT 1 FROM place WHERE kind = 'file' AND file ->> 'stored' = ?
+                SQL, [$stored->name])) {
                 @unlink($target);
             }
             throw $failure;
@@ -112,6 +127,8 @@ final readonly class FileStore
 
     private function isKnown(string $name): bool
     {
-        return false !== $this->connection->fetchOne("SELECT 1 FROM place WHERE kind = 'file' AND file ->> 'stored' = ? AND file ->> 'type' LIKE 'image/%'", [$name]);
+        return false !== $this->connection->fetchOne(<<<'SQL'
+            SELECT 1 FROM place WHERE kind = 'file' AND file ->> 'stored' = ? AND file ->> 'type' LIKE 'image/%'
+            SQL, [$name]);
     }
 }

@@ -57,7 +57,9 @@ final readonly class ManyPlaces
         return $this->edits->run($by, Subject::Places, function () use ($placeIds, $light, $standing, $listed, $by, $closing): string {
             $connection = $this->entities->getConnection();
             $this->locks->relations();
-            $rows = $connection->fetchAllAssociative('SELECT * FROM place WHERE id IN (?) ORDER BY id FOR UPDATE', [$placeIds], [ArrayParameterType::STRING]);
+            $rows = $connection->fetchAllAssociative(<<<'SQL'
+                SELECT * FROM place WHERE id IN (?) ORDER BY id FOR UPDATE
+                SQL, [$placeIds], [ArrayParameterType::STRING]);
             if (\count($rows) !== \count($placeIds)) {
                 throw new Refused('places', 'Some of these places are no longer there. Look at the table again.');
             }
@@ -65,7 +67,11 @@ final readonly class ManyPlaces
             foreach ($rows as $columns) {
                 $place = PlaceReader::fromRow($columns);
                 $listing = null === $listed ? null : new SearchListing($listed, $place->listing->title, $place->listing->description);
-                self::refuseWhatCannotBe($place, new Revision(light: $light, closing: $closing, listing: $listing, standing: $standing), $places);
+                self::refuseWhatCannotBe(
+                    $place,
+                    new Revision(light: $light, closing: $closing, listing: $listing, standing: $standing),
+                    $places,
+                );
             }
             $set = ['version = version + 1', 'changed_at = :now', 'changed_by = :by'];
             $values = ['now' => $this->clock->now()->format(\DATE_ATOM), 'by' => $by->name, 'ids' => $placeIds];
@@ -85,7 +91,11 @@ final readonly class ManyPlaces
                 $set[] = 'listed = CAST(:listed AS boolean)';
                 $values['listed'] = $listed ? 'true' : 'false';
             }
-            $connection->executeStatement('UPDATE place SET '.implode(', ', $set).' WHERE id IN (:ids)', $values, ['ids' => ArrayParameterType::STRING]);
+            $connection->executeStatement(
+                'UPDATE place SET '.implode(', ', $set).' WHERE id IN (:ids)',
+                $values,
+                ['ids' => ArrayParameterType::STRING],
+            );
 
             return $this->sentence(\count($rows), $light, $standing, $listed);
         });
@@ -106,7 +116,13 @@ final readonly class ManyPlaces
         $now = array_filter([
             null === $light ? '' : $light->value,
             null === $listed ? '' : ($listed ? 'listed by search engines' : 'kept out of search engines'),
-            null === $standing ? '' : (null === $standing->parentId ? 'in no group' : 'in “'.$this->copies->workbench->places->get($standing->parentId)?->title.'”'),
+            null === $standing
+                ? ''
+                : (
+                    null === $standing->parentId
+                        ? 'in no group'
+                        : 'in “'.$this->copies->workbench->places->get($standing->parentId)?->title.'”'
+                ),
         ]);
 
         return \sprintf('%s %s now %s.', $places, 1 === $count ? 'is' : 'are', implode(', ', $now));

@@ -97,14 +97,24 @@ final readonly class PlaceEditor
         $after = $revision->appliedTo($before, $workbench->places);
         $mentions = $this->mentions->of($before);
         $menus = $this->mentions->menusThatLeadTo($placeId);
-        $elsewhere = array_map(static fn (Place $one): string => $one->address->path, $workbench->places->byIds(array_values(array_filter([$before->closedTo, $after->closedTo]))));
+        $elsewhere = array_map(
+            static fn (Place $one): string => $one->address->path,
+            $workbench->places->byIds(array_values(array_filter([$before->closedTo, $after->closedTo]))),
+        );
         $now = $this->clock->now()->setTimezone($workbench->settings->zone());
         $trees = $workbench->menus->trees(array_keys($menus));
         $named = [];
         foreach ($trees as $id => $tree) {
             $named[] = new NamedTree($menus[$id], $tree);
         }
-        $planner = new LightPlanner($named, $workbench->places->referredToByMenus(array_keys($menus)), $mentions, $visits, $elsewhere, $workbench->fillings->candidates($trees, $now, $placeId));
+        $planner = new LightPlanner(
+            $named,
+            $workbench->places->referredToByMenus(array_keys($menus)),
+            $mentions,
+            $visits,
+            $elsewhere,
+            $workbench->fillings->candidates($trees, $now, $placeId),
+        );
 
         return $planner->touchesForAll($before, $after, $now);
     }
@@ -122,7 +132,10 @@ final readonly class PlaceEditor
                 throw new Refused('html', \sprintf('A %s has no words of its own.', $place->kind->words()));
             }
             if ([] !== $this->copies->workbench->menus->tree($placeId)->entries) {
-                throw new Refused('html', \sprintf('“%s” is laid out in pieces by now, and shows those. Reload it, and write in one of them.', $place->title));
+                throw new Refused(
+                    'html',
+                    \sprintf('“%s” is laid out in pieces by now, and shows those. Reload it, and write in one of them.', $place->title),
+                );
             }
             $cleaned = $this->cleaner->clean($html);
             $words = $this->entities->find(WordsRecord::class, $placeId);
@@ -181,16 +194,27 @@ final readonly class PlaceEditor
             }
             $productIds = array_values(array_unique($productIds));
             if (\count($productIds) > self::MAX_PICKS) {
-                throw new Refused('products', \sprintf('At most %d products are picked by hand. Give them a tag instead, and fill the collection by it.', self::MAX_PICKS));
+                throw new Refused(
+                    'products',
+                    \sprintf(
+                        'At most %d products are picked by hand. Give them a tag instead, and fill the collection by it.',
+                        self::MAX_PICKS,
+                    ),
+                );
             }
-            $there = array_filter($this->copies->workbench->places->byIds($productIds), static fn (Place $one): bool => PlaceKind::Product === $one->kind);
+            $there = array_filter(
+                $this->copies->workbench->places->byIds($productIds),
+                static fn (Place $one): bool => PlaceKind::Product === $one->kind,
+            );
             if (\count($there) !== \count($productIds)) {
                 throw new Refused('products', 'One of these products is no longer there. Look at the list again.');
             }
             $this->entities->getConnection()->executeStatement(<<<'SQL'
-                WITH wanted AS (SELECT id::uuid AS product_id, nth - 1 AS position FROM jsonb_array_elements_text(CAST(:ids AS jsonb)) WITH ORDINALITY AS one (id, nth)),
+                WITH wanted AS (SELECT id::uuid AS product_id, nth - 1 AS position
+                    FROM jsonb_array_elements_text(CAST(:ids AS jsonb)) WITH ORDINALITY AS one (id, nth)),
                 gone AS (DELETE FROM pick WHERE collection_id = :collection AND product_id NOT IN (SELECT product_id FROM wanted)),
-                moved AS (UPDATE pick k SET position = w.position FROM wanted w WHERE k.collection_id = :collection AND k.product_id = w.product_id AND k.position <> w.position)
+                moved AS (UPDATE pick k SET position = w.position FROM wanted w WHERE k.collection_id = :collection
+                    AND k.product_id = w.product_id AND k.position <> w.position)
                 INSERT INTO pick (id, collection_id, product_id, position)
                 SELECT gen_random_uuid(), :collection, w.product_id, w.position FROM wanted w
                 WHERE NOT EXISTS (SELECT FROM pick k WHERE k.collection_id = :collection AND k.product_id = w.product_id)
@@ -215,7 +239,8 @@ final readonly class PlaceEditor
                     SELECT id, row_number() OVER (ORDER BY position, title COLLATE by_name, id) * 2 AS stand
                     FROM place WHERE kind = :kind AND parent_id IS NOT DISTINCT FROM CAST(:parent AS uuid)
                 ), wanted AS (
-                    SELECT id, row_number() OVER (ORDER BY CASE WHEN id = :id THEN COALESCE((SELECT stand - 1 FROM siblings WHERE id = CAST(:before AS uuid)), 2147483647) ELSE stand END) AS position FROM siblings
+                    SELECT id, row_number() OVER (ORDER BY CASE WHEN id = :id THEN COALESCE((SELECT stand - 1 FROM siblings
+                        WHERE id = CAST(:before AS uuid)), 2147483647) ELSE stand END) AS position FROM siblings
                 )
                 UPDATE place p SET position = w.position FROM wanted w WHERE p.id = w.id AND p.position <> w.position
                 SQL, ['id' => $placeId, 'kind' => $place->kind->value, 'parent' => $place->parentId, 'before' => $beforeId]);

@@ -51,7 +51,10 @@ final readonly class PlaceMaker
     public function make(PlaceKind $kind, string $title, PlaceParent $standing, Actor $by, Light $light = Light::Open): string
     {
         if (!$kind->isMadeFromTitle()) {
-            throw new Refused('kind', PlaceKind::File === $kind ? 'A file is made by uploading it.' : \sprintf('A %s is not made here.', $kind->words()));
+            throw new Refused(
+                'kind',
+                PlaceKind::File === $kind ? 'A file is made by uploading it.' : \sprintf('A %s is not made here.', $kind->words()),
+            );
         }
 
         return $this->made($by, function () use ($kind, $title, $standing, $by, $light): PlaceRecord {
@@ -87,7 +90,14 @@ final readonly class PlaceMaker
                 throw new Refused('file', 'Only a file can be replaced by another.');
             }
             if ($place->file['type'] !== $file->type->value) {
-                throw new Refused('file', \sprintf('At %s visitors expect %s. Upload one of that type, or make a new file of this one.', $place->address, $place->file['type']));
+                throw new Refused(
+                    'file',
+                    \sprintf(
+                        'At %s visitors expect %s. Upload one of that type, or make a new file of this one.',
+                        $place->address,
+                        $place->file['type'],
+                    ),
+                );
             }
             $place->file = $file->stored();
             $this->records->sign($place, $by);
@@ -109,7 +119,12 @@ final readonly class PlaceMaker
             if (!$from->kind->isMadeFromTitle()) {
                 throw new Refused('kind', \sprintf('A %s cannot be duplicated.', $from->kind->words()));
             }
-            $copy = $this->add($from->kind, mb_substr("Copy of {$from->title}", 0, Title::MAX_LENGTH), new PlaceParent($from->parentId), $by);
+            $copy = $this->add(
+                $from->kind,
+                mb_substr("Copy of {$from->title}", 0, Title::MAX_LENGTH),
+                new PlaceParent($from->parentId),
+                $by,
+            );
             $copy->light = Light::Quiet;
             foreach (['summary', 'picture', 'audience', 'listed', 'listingTitle', 'listingDescription', 'rule'] as $same) {
                 $copy->$same = $from->$same;
@@ -119,7 +134,10 @@ final readonly class PlaceMaker
                 $this->entities->persist(new WordsRecord($copy->id, $words->html));
             }
             $this->entities->flush();
-            $this->entities->getConnection()->executeStatement('INSERT INTO pick (id, collection_id, product_id, position) SELECT gen_random_uuid(), ?, product_id, position FROM pick WHERE collection_id = ?', [$copy->id, $placeId]);
+            $this->entities->getConnection()->executeStatement(<<<'SQL'
+                INSERT INTO pick (id, collection_id, product_id, position) SELECT gen_random_uuid(), ?, product_id, position FROM pick
+                WHERE collection_id = ?
+                SQL, [$copy->id, $placeId]);
             $this->duplicateLayout($placeId, $copy, $menus, $by);
 
             return $copy;
@@ -133,8 +151,20 @@ final readonly class PlaceMaker
         if (null === $layout->shape || [] === $layout->entries) {
             return;
         }
-        $this->entities->getConnection()->executeStatement("INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, 'page', journal.moment(), ?)", [$copy->id, $copy->title, $by->name]);
-        $menus->make($copy->id, new Together(array_map(static fn (int $n, Entry $band): Insert => new Insert($band->anew(static fn (): string => (new UuidV7())->toRfc4122()), new Position(null, $n)), array_keys($layout->entries), $layout->entries)));
+        $this->entities->getConnection()->executeStatement(<<<'SQL'
+            INSERT INTO menu (id, name, kind, changed_at, changed_by) VALUES (?, ?, 'page', journal.moment(), ?)
+            SQL, [$copy->id, $copy->title, $by->name]);
+        $menus->make(
+            $copy->id,
+            new Together(array_map(
+                static fn (int $n, Entry $band): Insert => new Insert(
+                    $band->anew(static fn (): string => (new UuidV7())->toRfc4122()),
+                    new Position(null, $n),
+                ),
+                array_keys($layout->entries),
+                $layout->entries,
+            )),
+        );
     }
 
     /** @param \Closure(MenuMoves): PlaceRecord $make */
@@ -160,12 +190,19 @@ final readonly class PlaceMaker
     {
         $this->locks->relations();
         $places = $this->copies->workbench->places;
-        $standing = null === $standing->parentId && PlaceKind::Article === $kind ? new PlaceParent($places->fixed(PlaceKind::Journal)?->id) : $standing;
+        $standing = null === $standing->parentId && PlaceKind::Article === $kind
+            ? new PlaceParent($places->fixed(PlaceKind::Journal)?->id)
+            : $standing;
         $title = Title::of($title);
         $standing->refuseWhatCannotBe($kind, null, $places);
         $parent = null === $standing->parentId ? null : $places->get($standing->parentId);
         $rules = $this->copies->workbench->rules;
-        $address = FirstAddress::of($kind, $title, $parent, static fn (Address $one): bool => null !== $places->at($one) || $rules->hasOne($one));
+        $address = FirstAddress::of(
+            $kind,
+            $title,
+            $parent,
+            static fn (Address $one): bool => null !== $places->at($one) || $rules->hasOne($one),
+        );
         $place = new PlaceRecord((new UuidV7())->toRfc4122(), $kind, $title, $address->path);
         $place->parentId = $standing->parentId;
         $place->position = $places->lastPosition($kind, $standing->parentId) + 1;
@@ -184,6 +221,10 @@ final readonly class PlaceMaker
         foreach ([WordsRecord::class, PlaceRecord::class] as $entity) {
             $this->entities->createQuery("DELETE $entity one WHERE one.id IN (:ids)")->execute(['ids' => $placeIds]);
         }
-        $this->entities->getConnection()->executeStatement('DELETE FROM pick WHERE collection_id IN (?)', [$placeIds], [\Doctrine\DBAL\ArrayParameterType::STRING]);
+        $this->entities->getConnection()->executeStatement(
+            'DELETE FROM pick WHERE collection_id IN (?)',
+            [$placeIds],
+            [\Doctrine\DBAL\ArrayParameterType::STRING],
+        );
     }
 }

@@ -91,7 +91,13 @@ final readonly class PlaceRemover
             $place = $this->place($placeId);
             $removal = $this->plan($placeId, $onward);
             $this->takeOutOfMenus($place, $onward->place, $menus);
-            $this->words->rewrite([$placeId], [$place->address->path], static fn (Words $words): Words => $words->withoutLinksTo($placeId, $place->address->path, $onward->place?->id), $by, $menus);
+            $this->words->rewrite(
+                [$placeId],
+                [$place->address->path],
+                static fn (Words $words): Words => $words->withoutLinksTo($placeId, $place->address->path, $onward->place?->id),
+                $by,
+                $menus,
+            );
             $this->settleOthers($place, $onward);
             $this->redirects->carryOut($removal->dropped, $removal->changed, $removal->made);
             $this->maker->takeAway([$placeId]);
@@ -108,7 +114,9 @@ final readonly class PlaceRemover
     /** Menus lose it; what pages lead there with leads on, as the links in their texts do. */
     private function takeOutOfMenus(Place $place, ?Place $onward, MenuMoves $menus): void
     {
-        foreach ($this->copies->workbench->menus->trees(array_keys($this->mentions->menusThatLeadTo($place->id, pages: true))) as $menuId => $tree) {
+        foreach ($this->copies->workbench->menus->trees(
+            array_keys($this->mentions->menusThatLeadTo($place->id, pages: true)),
+        ) as $menuId => $tree) {
             $isPage = $tree->shape instanceof Layout && $tree->shape->isPage();
             $move = (new WithoutPlace($place->id, $place->title, $isPage ? $onward?->id : null))->move($tree);
             if (null !== $move) {
@@ -121,12 +129,19 @@ final readonly class PlaceRemover
     private function settleOthers(Place $place, VisitorForwarding $onward): void
     {
         $connection = $this->entities->getConnection();
-        $connection->executeStatement('UPDATE place SET parent_id = CAST(:parent AS uuid), version = version + 1 WHERE parent_id = :id', ['id' => $place->id, 'parent' => $place->parentId]);
+        $connection->executeStatement(<<<'SQL'
+            UPDATE place SET parent_id = CAST(:parent AS uuid), version = version + 1 WHERE parent_id = :id
+            SQL, ['id' => $place->id, 'parent' => $place->parentId]);
         $connection->executeStatement(<<<'SQL'
             UPDATE place SET version = version + 1,
                 closed_to = CASE WHEN id = CAST(:to AS uuid) THEN NULL ELSE CAST(:to AS uuid) END,
-                closed_answer = CASE WHEN closed_answer = 'elsewhere' AND (CAST(:to AS uuid) IS NULL OR id = CAST(:to AS uuid)) THEN CAST(:answer AS text) ELSE closed_answer END
+                closed_answer = CASE WHEN closed_answer = 'elsewhere'
+                    AND (CAST(:to AS uuid) IS NULL OR id = CAST(:to AS uuid)) THEN CAST(:answer AS text) ELSE closed_answer END
             WHERE closed_to = :id
-            SQL, ['id' => $place->id, 'to' => $onward->place?->id, 'answer' => ($onward->gone ? ClosedAnswer::Gone : ClosedAnswer::NotFound)->value]);
+            SQL, [
+            'id' => $place->id,
+            'to' => $onward->place?->id,
+            'answer' => ($onward->gone ? ClosedAnswer::Gone : ClosedAnswer::NotFound)->value,
+        ]);
     }
 }

@@ -37,7 +37,14 @@ final readonly class WordsRewriter
             UNION SELECT m.source_id, m.piece_id FROM text_mention m WHERE m.address = ANY (CAST(:addresses AS text[]))
             SQL, ['places' => PgArray::of($placeIds), 'addresses' => PgArray::of($addresses)]);
         $ids = array_column(array_filter($found, static fn (array $one): bool => $one['source_id'] === $one['piece_id']), 'source_id');
-        $this->inPieces(array_values(array_filter(array_column(array_filter($found, static fn (array $one): bool => $one['source_id'] !== $one['piece_id']), 'source_id'), \is_string(...))), $rewrite, $menus);
+        $this->inPieces(
+            array_values(array_filter(
+                array_column(array_filter($found, static fn (array $one): bool => $one['source_id'] !== $one['piece_id']), 'source_id'),
+                \is_string(...),
+            )),
+            $rewrite,
+            $menus,
+        );
         if ([] === $ids) {
             return;
         }

@@ -48,7 +48,9 @@ final readonly class PolicyWriter
     public function written(): array
     {
         $written = [];
-        foreach ($this->entities->getConnection()->fetchAllAssociative("SELECT purpose, id FROM place WHERE kind = 'policy' AND purpose <> '' ORDER BY id DESC") as $columns) {
+        foreach ($this->entities->getConnection()->fetchAllAssociative(<<<'SQL'
+            SELECT purpose, id FROM place WHERE kind = 'policy' AND purpose <> '' ORDER BY id DESC
+            SQL) as $columns) {
             $row = new Row($columns);
             $written[$row->text('purpose')] = $row->text('id');
         }
@@ -59,15 +61,23 @@ final readonly class PolicyWriter
     /** @return list<string> ids of the places that some menu in the footer leads to */
     public function inTheFooter(): array
     {
-        return array_values(array_filter($this->entities->getConnection()->fetchFirstColumn('SELECT DISTINCT e.place_id FROM bay b JOIN entry e ON e.menu_id = b.menu_id WHERE e.place_id IS NOT NULL AND '.Frame::AT_THE_FOOT), \is_string(...)));
+        return array_values(array_filter(
+            $this->entities->getConnection()->fetchFirstColumn(
+                'SELECT DISTINCT e.place_id FROM bay b JOIN entry e ON e.menu_id = b.menu_id WHERE e.place_id IS NOT NULL AND '
+                    .Frame::AT_THE_FOOT,
+            ),
+            \is_string(...),
+        ));
     }
 
     /** The bay where policies stand already; else the first that is empty; else the last. */
     public function suggestedBay(): string
     {
         $bay = $this->entities->getConnection()->fetchOne(<<<'SQL'
-            SELECT b.id FROM bay b WHERE b.id LIKE 'footer-%' AND NOT EXISTS (SELECT FROM menu m WHERE m.id = b.menu_id AND m.kind = 'column')
-            ORDER BY (SELECT count(*) FROM entry e JOIN place p ON p.id = e.place_id WHERE e.menu_id = b.menu_id AND p.kind = 'policy') DESC, b.menu_id IS NOT NULL, b.position LIMIT 1
+            SELECT b.id FROM bay b WHERE b.id LIKE 'footer-%'
+                AND NOT EXISTS (SELECT FROM menu m WHERE m.id = b.menu_id AND m.kind = 'column')
+            ORDER BY (SELECT count(*) FROM entry e JOIN place p ON p.id = e.place_id WHERE e.menu_id = b.menu_id
+                AND p.kind = 'policy') DESC, b.menu_id IS NOT NULL, b.position LIMIT 1
             SQL);
 
         return \is_string($bay) ? $bay : throw new NotThere('The frame of this shop has no footer.');
@@ -99,7 +109,12 @@ final readonly class PolicyWriter
                 }
             }
             $this->entities->flush();
-            $linked = null === $bayId ? [] : array_values(array_diff(array_map(static fn (StartingText $text): string => $written[$text->value], $texts), $this->inTheFooter()));
+            $linked = null === $bayId
+                ? []
+                : array_values(array_diff(
+                    array_map(static fn (StartingText $text): string => $written[$text->value], $texts),
+                    $this->inTheFooter(),
+                ));
             if ([] === $made && [] === $linked) {
                 throw new Refused('texts', 'All of these are written and stand in the footer already.');
             }
@@ -131,7 +146,8 @@ final readonly class PolicyWriter
     /** @param list<string> $placeIds */
     private function link(string $bayId, array $placeIds, MenuMoves $moves, Actor $by): void
     {
-        $bay = $this->entities->find(BayRecord::class, $bayId, LockMode::PESSIMISTIC_WRITE) ?? throw new Refused('footer', 'There is no such place in the frame.');
+        $bay = $this->entities->find(BayRecord::class, $bayId, LockMode::PESSIMISTIC_WRITE)
+            ?? throw new Refused('footer', 'There is no such place in the frame.');
         if (!str_starts_with($bayId, 'footer-')) {
             throw new Refused('footer', 'Policies stand in the footer. Choose one of its columns.');
         }

@@ -33,7 +33,12 @@ final readonly class PublishJob implements KindOfJob
     public function do(Job $job, Actor $by, Progress $progress): void
     {
         $seen = $job->input['seen'] ?? null;
-        $number = $this->publisher->publish($by, \is_string($seen) ? $seen : null, $progress, fn (int $number) => $this->jobs->end($job->id, JobState::Done, ['number' => $number]));
+        $number = $this->publisher->publish(
+            $by,
+            \is_string($seen) ? $seen : null,
+            $progress,
+            fn (int $number) => $this->jobs->end($job->id, JobState::Done, ['number' => $number]),
+        );
         if (null === $number) {
             $this->jobs->end($job->id, JobState::Done, ['number' => null]);
         }

@@ -32,14 +32,21 @@ final readonly class Publisher
     /** After so many, statistics are made anew. */
     private const MANY = 5000;
 
-    /** Menus, where they hang, what they lead to, what those that fill themselves could show, and whatever else stands around every page. */
+    /**
+     * Menus, where they hang, what they lead to, what those that fill themselves could show, and whatever else stands around every page.
+     */
     private const TOUCHES_THE_FRAME = <<<'SQL'
         (EXISTS (SELECT FROM journal.release_row r WHERE r.release_id = :release AND (r.table_name IN ('bay', 'setting')
-            OR r.table_name = 'menu' AND COALESCE(r.after, r.before) ->> 'kind' <> 'page' OR r.table_name = 'entry' AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL))
-        OR EXISTS (SELECT FROM workbench.entry e JOIN journal.release_row r ON r.row_id = e.place_id::text WHERE e.on_page IS NULL AND r.release_id = :release AND r.table_name = 'place')
-        OR EXISTS (SELECT FROM workbench.entry e WHERE e.on_page IS NULL AND (e.filling IS NOT NULL OR e.piece ->> 'kind' IN ('products', 'cards'))) AND EXISTS (
-            SELECT FROM journal.release_row r WHERE r.release_id = :release AND (r.table_name = 'pick' OR r.table_name = 'place' AND EXISTS (
-                SELECT FROM unnest(ARRAY['kind', 'title', 'address', 'parent_id', 'position', 'light', 'opens_on', 'closes_on', 'audience', 'published_on', 'rule']) AS which
+            OR r.table_name = 'menu' AND COALESCE(r.after, r.before) ->> 'kind' <> 'page' OR r.table_name = 'entry'
+                AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL))
+        OR EXISTS (SELECT FROM workbench.entry e JOIN journal.release_row r ON r.row_id = e.place_id::text WHERE e.on_page IS NULL
+            AND r.release_id = :release AND r.table_name = 'place')
+        OR EXISTS (SELECT FROM workbench.entry e WHERE e.on_page IS NULL
+            AND (e.filling IS NOT NULL OR e.piece ->> 'kind' IN ('products', 'cards'))) AND EXISTS (
+            SELECT FROM journal.release_row r WHERE r.release_id = :release
+                AND (r.table_name = 'pick' OR r.table_name = 'place' AND EXISTS (
+                SELECT FROM unnest(ARRAY['kind', 'title', 'address', 'parent_id', 'position', 'light', 'opens_on', 'closes_on',
+                    'audience', 'published_on', 'rule']) AS which
                 WHERE r.before -> which IS DISTINCT FROM r.after -> which
             ))
         ))
@@ -53,22 +60,31 @@ final readonly class Publisher
         ARRAY(
             WITH changed AS (SELECT * FROM journal.release_row WHERE release_id = :release), moved AS (
                 SELECT FROM changed r WHERE r.table_name = 'pick' OR r.table_name = 'place' AND EXISTS (
-                    SELECT FROM unnest(ARRAY['kind', 'title', 'address', 'parent_id', 'position', 'light', 'opens_on', 'closes_on', 'audience', 'published_on', 'rule']) AS which
+                    SELECT FROM unnest(ARRAY['kind', 'title', 'address', 'parent_id', 'position', 'light', 'opens_on', 'closes_on',
+                        'audience', 'published_on', 'rule']) AS which
                     WHERE r.before -> which IS DISTINCT FROM r.after -> which
                 )
             ), menus AS (
-                SELECT CAST(r.before ->> 'menu_id' AS uuid) AS id FROM changed r WHERE r.table_name = 'entry' AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL
-                UNION SELECT CAST(r.after ->> 'menu_id' AS uuid) FROM changed r WHERE r.table_name = 'entry' AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL
-                UNION SELECT CAST(r.row_id AS uuid) FROM changed r WHERE r.table_name = 'menu' AND COALESCE(r.after, r.before) ->> 'kind' <> 'page'
-                UNION SELECT e.menu_id FROM workbench.entry e JOIN changed r ON r.table_name = 'place' AND r.row_id = e.place_id::text WHERE e.on_page IS NULL
+                SELECT CAST(r.before ->> 'menu_id' AS uuid) AS id FROM changed r WHERE r.table_name = 'entry'
+                    AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL
+                UNION SELECT CAST(r.after ->> 'menu_id' AS uuid) FROM changed r WHERE r.table_name = 'entry'
+                    AND COALESCE(r.after, r.before) ->> 'on_page' IS NULL
+                UNION SELECT CAST(r.row_id AS uuid) FROM changed r WHERE r.table_name = 'menu'
+                    AND COALESCE(r.after, r.before) ->> 'kind' <> 'page'
+                UNION SELECT e.menu_id FROM workbench.entry e JOIN changed r ON r.table_name = 'place' AND r.row_id = e.place_id::text
+                    WHERE e.on_page IS NULL
                 UNION SELECT e.menu_id FROM workbench.entry e WHERE EXISTS (SELECT FROM moved) AND e.on_page IS NULL
-                    AND (e.filling IS NOT NULL OR e.narrowing IS NOT NULL OR e.piece ->> 'kind' IN ('products', 'product', 'cards', 'file') OR e.piece ->> 'html' LIKE '%place:%')
+                    AND (e.filling IS NOT NULL OR e.narrowing IS NOT NULL
+                        OR e.piece ->> 'kind' IN ('products', 'product', 'cards', 'file') OR e.piece ->> 'html' LIKE '%place:%')
             )
             SELECT DISTINCT part FROM (
-                SELECT CASE WHEN m.kind = 'panel' THEN 'header' WHEN m.kind = 'column' OR b.id LIKE 'footer-%' OR b.id = 'last-line' THEN 'footer' WHEN b.beside IS NOT NULL THEN 'beside' ELSE 'header' END AS part
-                FROM menus t JOIN workbench.menu m ON m.id = t.id LEFT JOIN workbench.bay b ON b.menu_id = m.id WHERE m.kind <> 'menu' OR b.id IS NOT NULL
+                SELECT CASE WHEN m.kind = 'panel' THEN 'header' WHEN m.kind = 'column' OR b.id LIKE 'footer-%'
+                    OR b.id = 'last-line' THEN 'footer' WHEN b.beside IS NOT NULL THEN 'beside' ELSE 'header' END AS part
+                FROM menus t JOIN workbench.menu m ON m.id = t.id LEFT JOIN workbench.bay b ON b.menu_id = m.id WHERE m.kind <> 'menu'
+                    OR b.id IS NOT NULL
                 UNION ALL SELECT 'beside' FROM workbench.bay WHERE beside IS NOT NULL AND EXISTS (SELECT FROM moved)
-                UNION ALL SELECT unnest(ARRAY['header', 'footer', 'beside']) WHERE EXISTS (SELECT FROM changed WHERE table_name = 'bay' OR table_name = 'setting' AND row_id <> 'notice')
+                UNION ALL SELECT unnest(ARRAY['header', 'footer', 'beside'])
+                    WHERE EXISTS (SELECT FROM changed WHERE table_name = 'bay' OR table_name = 'setting' AND row_id <> 'notice')
                     OR EXISTS (SELECT FROM menus t WHERE t.id IS NOT NULL AND NOT EXISTS (SELECT FROM workbench.menu m WHERE m.id = t.id))
             ) parts
         )
@@ -116,7 +132,11 @@ final readonly class Publisher
                 return null;
             }
             $this->refuseWhatIsNotInOrder($id, $changed, $progress);
-            $this->connection->executeStatement('UPDATE journal.release SET summary = :summary, frame = '.self::TOUCHES_THE_FRAME.', frame_parts = '.self::PARTS_OF_THE_FRAME.' WHERE id = :release', ['summary' => $this->reader->summaryOf($id), 'release' => $id]);
+            $this->connection->executeStatement(
+                'UPDATE journal.release SET summary = :summary, frame = '.self::TOUCHES_THE_FRAME.', frame_parts = '
+                    .self::PARTS_OF_THE_FRAME.' WHERE id = :release',
+                ['summary' => $this->reader->summaryOf($id), 'release' => $id],
+            );
             $this->connection->executeStatement('SET CONSTRAINTS ALL DEFERRED');
             $progress->enter('Carrying over', \count(ReleaseReader::TABLES));
             foreach (ReleaseReader::TABLES as $table) {
@@ -148,7 +168,10 @@ final readonly class Publisher
     private function begin(Actor $by): array
     {
         $id = (new UuidV7())->toRfc4122();
-        $number = $this->connection->fetchOne("INSERT INTO journal.release (id, number, released_at, released_by, released_by_id, summary) SELECT ?, COALESCE(max(number), 0) + 1, ?, ?, ?, '' FROM journal.release RETURNING number", [$id, $this->clock->now()->format(\DATE_ATOM), $by->name, $by->id]);
+        $number = $this->connection->fetchOne(<<<'SQL'
+            INSERT INTO journal.release (id, number, released_at, released_by, released_by_id, summary)
+            SELECT ?, COALESCE(max(number), 0) + 1, ?, ?, ?, '' FROM journal.release RETURNING number
+            SQL, [$id, $this->clock->now()->format(\DATE_ATOM), $by->name, $by->id]);
 
         return [$id, is_numeric($number) ? (int) $number : throw new \LogicException('The release got no number.')];
     }
@@ -160,7 +183,11 @@ final readonly class Publisher
         $progress->enter('Comparing', \count(ReleaseReader::TABLES));
         foreach (ReleaseReader::TABLES as $table) {
             $rows += (int) $this->connection->executeStatement(\sprintf(
-                'INSERT INTO journal.release_row (release_id, table_name, row_id, before, after) SELECT CAST(? AS uuid), d.table_name, d.row_id, d.before, d.after FROM (%s) d WHERE d.before IS DISTINCT FROM d.after',
+                <<<'SQL'
+                    INSERT INTO journal.release_row (release_id, table_name, row_id, before, after)
+                    SELECT CAST(? AS uuid), d.table_name, d.row_id, d.before, d.after FROM (%s) d WHERE d.before IS DISTINCT
+                    FROM d.after
+                    SQL,
                 ReleaseReader::differenceOf($table),
             ), [$releaseId]);
             $progress->advance(tell: true);
@@ -178,7 +205,11 @@ final readonly class Publisher
             do {
                 // An entry that is gone leads nowhere; a place that is gone may be missed.
                 $ids = array_values(array_filter($this->connection->fetchFirstColumn(
-                    "SELECT row_id FROM journal.release_row WHERE release_id = ? AND table_name = ? AND row_id > ? AND (after IS NOT NULL OR table_name = 'place') ORDER BY row_id LIMIT ".self::JUDGED_AT_ONCE,
+                    <<<'SQL'
+                        SELECT row_id FROM journal.release_row WHERE release_id = ? AND table_name = ? AND row_id > ?
+                        AND (after IS NOT NULL OR table_name = 'place') ORDER BY row_id LIMIT 
+                        SQL
+                        .self::JUDGED_AT_ONCE,
                     [$releaseId, $table, $after],
                 ), \is_string(...)));
                 if ($changed <= self::JUDGED_AT_ONCE) {
@@ -209,14 +240,20 @@ final readonly class Publisher
         $changed = "journal.release_row r WHERE r.release_id = :release AND r.table_name = '$table' AND r.after IS ";
         $parameters = ['release' => $releaseId];
         $this->connection->executeStatement("DELETE FROM live.$table WHERE id IN (SELECT $id FROM {$changed}NULL)", $parameters);
-        $this->connection->executeStatement("INSERT INTO live.$table SELECT * FROM workbench.$table WHERE id IN (SELECT $id FROM {$changed}NOT NULL) ON CONFLICT (id) DO UPDATE SET {$this->setOf($table)}", $parameters);
+        $this->connection->executeStatement(<<<SQL
+            INSERT INTO live.$table SELECT * FROM workbench.$table WHERE id IN (SELECT $id FROM {$changed}NOT NULL) ON CONFLICT (id)
+            DO UPDATE SET {$this->setOf($table)}
+            SQL, $parameters);
     }
 
     /** Every column of a table but its id, to be set to what comes in. */
     private function setOf(string $table): string
     {
         $columns = array_filter(
-            $this->connection->fetchFirstColumn('SELECT attname FROM pg_attribute WHERE attrelid = CAST(? AS regclass) AND attnum > 0 AND NOT attisdropped ORDER BY attnum', ["workbench.$table"]),
+            $this->connection->fetchFirstColumn(<<<'SQL'
+                SELECT attname FROM pg_attribute WHERE attrelid = CAST(? AS regclass) AND attnum > 0 AND NOT attisdropped
+                ORDER BY attnum
+                SQL, ["workbench.$table"]),
             static fn (mixed $column): bool => \is_string($column) && 'id' !== $column,
         );
 

@@ -62,7 +62,9 @@ final readonly class FailedMessages
     {
         $this->connection->transactional(function () use ($id, $by, $what, $act): void {
             // Two owners who press at once send it once.
-            if (false === $this->connection->fetchOne("SELECT 1 FROM journal.message WHERE id = ? AND queue_name = 'failed' FOR UPDATE", [$id])) {
+            if (false === $this->connection->fetchOne(<<<'SQL'
+                SELECT 1 FROM journal.message WHERE id = ? AND queue_name = 'failed' FOR UPDATE
+                SQL, [$id])) {
                 throw new NotThere('This is no longer among what has failed. Somebody has sent it again, or let it go.');
             }
             $envelope = $this->failed->find($id) ?? throw new NotThere('This is no longer among what has failed.');
@@ -79,7 +81,9 @@ final readonly class FailedMessages
         return new FailedMessage(
             \is_scalar($id) ? (string) $id : '',
             $envelope->getMessage(),
-            \DateTimeImmutable::createFromInterface($envelope->last(RedeliveryStamp::class)?->getRedeliveredAt() ?? new \DateTimeImmutable('@0')),
+            \DateTimeImmutable::createFromInterface(
+                $envelope->last(RedeliveryStamp::class)?->getRedeliveredAt() ?? new \DateTimeImmutable('@0'),
+            ),
             $envelope->last(ErrorDetailsStamp::class)?->getExceptionMessage() ?? '',
         );
     }

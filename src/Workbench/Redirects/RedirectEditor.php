@@ -138,10 +138,16 @@ final readonly class RedirectEditor
         return $this->edits->run($by, Subject::Redirects, function () use ($ids, $target, $status, $until): string {
             $this->locks->relations();
             $rules = $this->rules($ids);
-            $lines = array_map(static fn (SheetLine $line): SheetLine => $line->with($target, $status, $until), $this->copies->workbench->rules->asTyped($rules));
+            $lines = array_map(
+                static fn (SheetLine $line): SheetLine => $line->with($target, $status, $until),
+                $this->copies->workbench->rules->asTyped($rules),
+            );
             $judgement = $this->judgeBesides($lines, $ids, new Progress());
             self::refuseUnlessGood($judgement);
-            $this->rows->change([...array_map(static fn (Rule $rule): Rule => $rule->withId($rules[(int) $rule->id]->id), $judgement->added), ...$judgement->changed]);
+            $this->rows->change([
+                ...array_map(static fn (Rule $rule): Rule => $rule->withId($rules[(int) $rule->id]->id), $judgement->added),
+                ...$judgement->changed,
+            ]);
 
             return \sprintf('%d %s changed.', \count($rules), 1 === \count($rules) ? 'redirect is' : 'redirects are');
         });
@@ -168,7 +174,9 @@ final readonly class RedirectEditor
      */
     private function rules(array $ids): array
     {
-        $rows = $this->connection->fetchAllAssociative('SELECT * FROM redirect WHERE id IN (?) ORDER BY source, id', [$ids], [ArrayParameterType::STRING]);
+        $rows = $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT * FROM redirect WHERE id IN (?) ORDER BY source, id
+            SQL, [$ids], [ArrayParameterType::STRING]);
         if ([] === $ids || \count($rows) !== \count($ids)) {
             throw new Refused('redirects', 'Some of these redirects are no longer there. Look at the table again.');
         }
@@ -202,7 +210,15 @@ final readonly class RedirectEditor
         unset($paths);
         $progress->enter('Judging', \count($lines));
 
-        return Sheet::judge($lines, $this->storefrontUrl, $places, $known, $this->clock->now(), $progress->advance(...), $this->copies->workbench->settings->zone());
+        return Sheet::judge(
+            $lines,
+            $this->storefrontUrl,
+            $places,
+            $known,
+            $this->clock->now(),
+            $progress->advance(...),
+            $this->copies->workbench->settings->zone(),
+        );
     }
 
     /** @throws Refused */
@@ -210,7 +226,10 @@ final readonly class RedirectEditor
     {
         foreach ($judgement->lines as $judged) {
             if (LineOutcome::Added !== $judged->fate) {
-                throw new Refused($judged->field, \count($judgement->lines) > 1 ? "{$judged->line->source}: {$judged->words} Nothing was changed." : $judged->words);
+                throw new Refused(
+                    $judged->field,
+                    \count($judgement->lines) > 1 ? "{$judged->line->source}: {$judged->words} Nothing was changed." : $judged->words,
+                );
             }
         }
     }

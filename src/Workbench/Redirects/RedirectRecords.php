@@ -14,7 +14,10 @@ use Lantern\Core\Stale;
 use Psr\Clock\ClockInterface;
 use Symfony\Component\Uid\UuidV7;
 
-/** Redirects of the workbench to be changed one at a time, within a transaction: locked for it, and read anew. Many at once are RedirectRows. */
+/**
+ * Redirects of the workbench to be changed one at a time, within a transaction: locked for it, and read anew. Many at once are
+ * RedirectRows.
+ */
 final readonly class RedirectRecords
 {
     public function __construct(private EntityManagerInterface $entities, private ClockInterface $clock)
@@ -41,7 +44,10 @@ final readonly class RedirectRecords
     {
         /** @var RedirectRecord|null $found */
         $found = $this->entities->createQuery('SELECT r FROM '.RedirectRecord::class.' r WHERE r.source = :source AND r.isPrefix = false')
-            ->setParameter('source', $source->path)->setLockMode(LockMode::PESSIMISTIC_WRITE)->setHint(Query::HINT_REFRESH, true)->getOneOrNullResult();
+            ->setParameter('source', $source->path)
+                ->setLockMode(LockMode::PESSIMISTIC_WRITE)
+                ->setHint(Query::HINT_REFRESH, true)
+                ->getOneOrNullResult();
 
         return $found;
     }

@@ -39,7 +39,9 @@ final readonly class RedirectRows
             return;
         }
         $sources = array_map(static fn (Rule $rule): string => $rule->source->path, $made);
-        $known = new RuleTable(array_map(RuleReader::fromRow(...), $this->connection->fetchAllAssociative('SELECT * FROM redirect WHERE source = ANY (CAST(? AS text[]))', [PgArray::of($sources)])));
+        $known = new RuleTable(array_map(RuleReader::fromRow(...), $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT * FROM redirect WHERE source = ANY (CAST(? AS text[]))
+            SQL, [PgArray::of($sources)])));
         $new = $again = [];
         foreach ($made as $rule) {
             $id = $known->of($rule->source, $rule->prefix)?->id;
@@ -63,7 +65,11 @@ final readonly class RedirectRows
         foreach (array_chunk($rules, self::AT_ONCE) as $some) {
             $this->connection->executeStatement(
                 'INSERT INTO redirect SELECT * FROM jsonb_populate_recordset(NULL::redirect, CAST(? AS jsonb))',
-                [$this->json($some, ['origin' => $origin, 'version' => 1, 'created_at' => $this->clock->now()->format(\DATE_ATOM)], $notes)],
+                [$this->json(
+                    $some,
+                    ['origin' => $origin, 'version' => 1, 'created_at' => $this->clock->now()->format(\DATE_ATOM)],
+                    $notes,
+                )],
             );
         }
     }
@@ -77,7 +83,9 @@ final readonly class RedirectRows
     {
         foreach (array_chunk($rules, self::AT_ONCE) as $some) {
             $this->connection->executeStatement(<<<'SQL'
-                UPDATE redirect r SET source = n.source, is_prefix = n.is_prefix, goal_place_id = n.goal_place_id, goal_address = n.goal_address, goal_query = n.goal_query, goal_outside = n.goal_outside, status = n.status, until = n.until, version = r.version + 1
+                UPDATE redirect r
+                    SET source = n.source, is_prefix = n.is_prefix, goal_place_id = n.goal_place_id, goal_address = n.goal_address,
+                    goal_query = n.goal_query, goal_outside = n.goal_outside, status = n.status, until = n.until, version = r.version + 1
                 FROM jsonb_populate_recordset(NULL::redirect, CAST(? AS jsonb)) n WHERE r.id = n.id
                 SQL, [$this->json($some, [], [])]);
         }
@@ -90,7 +98,11 @@ final readonly class RedirectRows
      */
     public function remove(array $ids): int
     {
-        return [] === $ids ? 0 : (int) $this->connection->executeStatement('DELETE FROM redirect WHERE id IN (SELECT CAST(jsonb_array_elements_text(CAST(? AS jsonb)) AS uuid))', [json_encode($ids, \JSON_THROW_ON_ERROR)]);
+        return [] === $ids
+            ? 0
+            : (int) $this->connection->executeStatement(<<<'SQL'
+                DELETE FROM redirect WHERE id IN (SELECT CAST(jsonb_array_elements_text(CAST(? AS jsonb)) AS uuid))
+                SQL, [json_encode($ids, \JSON_THROW_ON_ERROR)]);
     }
 
     /**

@@ -40,7 +40,11 @@ final class Nightly implements ScheduleProviderInterface
 
     public function getSchedule(): Schedule
     {
-        $daily = fn (string $time, object $message): RecurringMessage => RecurringMessage::every('1 day', new RedispatchMessage($message), $this->clock->now()->setTimezone($this->copies->live->settings->zone())->modify($time));
+        $daily = fn (string $time, object $message): RecurringMessage => RecurringMessage::every(
+            '1 day',
+            new RedispatchMessage($message),
+            $this->clock->now()->setTimezone($this->copies->live->settings->zone())->modify($time),
+        );
 
         return $this->schedule ??= (new Schedule())->add(
             RecurringMessage::every('1 minute', new RedispatchMessage(new KeepUp())),

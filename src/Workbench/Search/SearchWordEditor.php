@@ -54,8 +54,15 @@ final readonly class SearchWordEditor
             if ($now !== $version) {
                 throw new Stale($now);
             }
-            if (null !== $placeId && !isset(SearchWord::all($settings)[substr($setting, \strlen(SearchWord::SETTING))]) && \count(SearchWord::all($settings)) >= SearchWord::MOST) {
-                throw new Refused('words', \sprintf('There are %d search words already. Take out one that nobody types.', SearchWord::MOST));
+            if (
+                null !== $placeId
+                && !isset(SearchWord::all($settings)[substr($setting, \strlen(SearchWord::SETTING))])
+                && \count(SearchWord::all($settings)) >= SearchWord::MOST
+            ) {
+                throw new Refused(
+                    'words',
+                    \sprintf('There are %d search words already. Take out one that nobody types.', SearchWord::MOST),
+                );
             }
             $this->writer->write([$setting => $placeId ?? '']);
 

@@ -58,7 +58,11 @@ final readonly class FirstStart
     public function prepare(string $shop, string $timeZone, string $name, string $mail): string
     {
         $token = '';
-        $this->once($shop, $timeZone, new Actor(Actor::commandLine()->id, $name, Role::Owner), function () use ($name, $mail, &$token): void {
+        $this->once($shop, $timeZone, new Actor(
+            Actor::commandLine()->id,
+            $name,
+            Role::Owner,
+        ), function () use ($name, $mail, &$token): void {
             $token = $this->team->invite($mail, $name, Role::Owner, Actor::commandLine());
         });
 

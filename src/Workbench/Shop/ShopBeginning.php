@@ -27,10 +27,25 @@ final readonly class ShopBeginning
         [PlaceKind::Contact, 'Contact', '/contact', true],
         [PlaceKind::Journal, 'Journal', '/journal', true],
     ];
-    private const BAYS = ['header' => 0, Bay::SECOND_ROW => 1, 'drawer' => 2, 'footer-1' => 11, 'footer-2' => 12, 'footer-3' => 13, 'footer-4' => 14, 'footer-5' => 15, 'footer-6' => 16, Bay::LAST_LINE => 30];
+    private const BAYS = [
+        'header' => 0,
+        Bay::SECOND_ROW => 1,
+        'drawer' => 2,
+        'footer-1' => 11,
+        'footer-2' => 12,
+        'footer-3' => 13,
+        'footer-4' => 14,
+        'footer-5' => 15,
+        'footer-6' => 16,
+        Bay::LAST_LINE => 30,
+    ];
 
-    public function __construct(#[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection, private EntityManagerInterface $entities, private SettingWriter $settings, private Publisher $publisher)
-    {
+    public function __construct(
+        #[Autowire(service: 'doctrine.dbal.workbench_connection')] private Connection $connection,
+        private EntityManagerInterface $entities,
+        private SettingWriter $settings,
+        private Publisher $publisher,
+    ) {
     }
 
     public function isThere(): bool
@@ -45,7 +60,10 @@ final readonly class ShopBeginning
     public function make(string $name, string $timeZone, Actor $by): void
     {
         foreach (self::PLACES as $position => [$kind, $title, $address, $listed]) {
-            $this->connection->executeStatement('INSERT INTO workbench.place (id, kind, title, address, position, listed, changed_by) VALUES (?, ?, ?, ?, ?, CAST(? AS boolean), ?)', [(new UuidV7())->toRfc4122(), $kind->value, $title, $address, $position, $listed ? 'true' : 'false', $by->name]);
+            $this->connection->executeStatement(<<<'SQL'
+                INSERT INTO workbench.place (id, kind, title, address, position, listed, changed_by)
+                VALUES (?, ?, ?, ?, ?, CAST(? AS boolean), ?)
+                SQL, [(new UuidV7())->toRfc4122(), $kind->value, $title, $address, $position, $listed ? 'true' : 'false', $by->name]);
         }
         foreach (self::BAYS as $id => $position) {
             $this->entities->persist(new BayRecord($id, $position));

@@ -39,7 +39,11 @@ final readonly class LetterWriter
         $email = (new Email())
             ->from(Sender::of($shop))
             ->to($subscriber->address)
-            ->subject('ask' === $template ? \sprintf('%s: may we write to you?', $shop->name()) : \sprintf('%s: you are on the list', $shop->name()))
+            ->subject(
+                'ask' === $template
+                    ? \sprintf('%s: may we write to you?', $shop->name())
+                    : \sprintf('%s: you are on the list', $shop->name()),
+            )
             ->text($this->twig->render("letters/$template.txt.twig", $values))
             ->html($this->twig->render("letters/$template.html.twig", $values));
         // RFC 2369, 3.2, and RFC 8058: one click in the mail program ends the letters.

@@ -49,7 +49,9 @@ final readonly class Subscribers
         return $this->connection->transactional(function () use ($list, $address, $agreed, $network, $now): bool {
             $this->locks->take(Lock::SignUp, $network);
             $since = $now->modify('-1 hour')->format(\DATE_ATOM);
-            $asked = $this->connection->fetchOne('SELECT count(*) FROM journal.sign_up_asked WHERE network = ? AND at > ?', [$network, $since]);
+            $asked = $this->connection->fetchOne(<<<'SQL'
+                SELECT count(*) FROM journal.sign_up_asked WHERE network = ? AND at > ?
+                SQL, [$network, $since]);
             if (is_numeric($asked) && (int) $asked >= self::MOST_ASKED) {
                 return false;
             }
@@ -57,7 +59,8 @@ final readonly class Subscribers
             $this->connection->insert('journal.sign_up_asked', ['network' => $network, 'at' => $now->format(\DATE_ATOM)]);
             // The letters of a day are counted from the first of them.
             $row = $this->connection->fetchAssociative(<<<'SQL'
-                INSERT INTO journal.subscriber AS s (id, list, address, state, agreed, asked_at, counted_from, letters) VALUES (:id, :list, :address, 'asked', :agreed, :now, :now, 1)
+                INSERT INTO journal.subscriber AS s (id, list, address, state, agreed, asked_at, counted_from, letters)
+                    VALUES (:id, :list, :address, 'asked', :agreed, :now, :now, 1)
                 ON CONFLICT (list, address) DO UPDATE SET
                     state = CASE WHEN s.state = 'confirmed' THEN s.state ELSE 'asked' END,
                     agreed = CASE WHEN s.state = 'confirmed' THEN s.agreed ELSE excluded.agreed END,
@@ -65,7 +68,15 @@ final readonly class Subscribers
                     counted_from = CASE WHEN s.counted_from > :day THEN s.counted_from ELSE excluded.counted_from END,
                     asked_at = CASE WHEN s.counted_from > :day AND s.letters >= :most THEN s.asked_at ELSE excluded.asked_at END
                 RETURNING id, letters
-                SQL, ['id' => (new UuidV7())->toRfc4122(), 'list' => $list, 'address' => $address, 'agreed' => $agreed, 'now' => $now->format(\DATE_ATOM), 'day' => $now->modify('-1 day')->format(\DATE_ATOM), 'most' => self::MOST_LETTERS]);
+                SQL, [
+                'id' => (new UuidV7())->toRfc4122(),
+                'list' => $list,
+                'address' => $address,
+                'agreed' => $agreed,
+                'now' => $now->format(\DATE_ATOM),
+                'day' => $now->modify('-1 day')->format(\DATE_ATOM),
+                'most' => self::MOST_LETTERS,
+            ]);
             $subscriber = new Row($row ?: []);
             if ($subscriber->int('letters') <= self::MOST_LETTERS) {
                 $this->bus->dispatch(new WriteLetter($subscriber->text('id')));
@@ -91,7 +102,11 @@ final readonly class Subscribers
             if (SubscriptionState::Asked !== $subscriber->standing || $now > $subscriber->askedAt->modify(self::GOOD_FOR)) {
                 return Outcome::RanOut;
             }
-            $this->connection->update('journal.subscriber', ['state' => SubscriptionState::Confirmed->value, 'confirmed_at' => $now->format(\DATE_ATOM), 'left_at' => null], ['id' => $subscriber->id]);
+            $this->connection->update(
+                'journal.subscriber',
+                ['state' => SubscriptionState::Confirmed->value, 'confirmed_at' => $now->format(\DATE_ATOM), 'left_at' => null],
+                ['id' => $subscriber->id],
+            );
             $this->bus->dispatch(new TellService('joined', $subscriber->list, $subscriber->address, $now->getTimestamp()));
             $this->bus->dispatch(new WriteLetter($subscriber->id));
 
@@ -111,7 +126,11 @@ final readonly class Subscribers
                 return Outcome::LeftBefore;
             }
             $now = $this->clock->now();
-            $this->connection->update('journal.subscriber', ['state' => SubscriptionState::Left->value, 'left_at' => $now->format(\DATE_ATOM)], ['id' => $subscriber->id]);
+            $this->connection->update(
+                'journal.subscriber',
+                ['state' => SubscriptionState::Left->value, 'left_at' => $now->format(\DATE_ATOM)],
+                ['id' => $subscriber->id],
+            );
             if (SubscriptionState::Confirmed === $subscriber->standing) {
                 $this->bus->dispatch(new TellService('left', $subscriber->list, $subscriber->address, $now->getTimestamp()));
             }
@@ -132,7 +151,10 @@ final readonly class Subscribers
             $row = new Row($columns);
 
             return new ListCount($row->text('list'), $row->int('confirmed'), $row->int('asked'), $row->int('left_it'));
-        }, $this->connection->fetchAllAssociative("SELECT list, count(*) FILTER (WHERE state = 'confirmed') AS confirmed, count(*) FILTER (WHERE state = 'asked') AS asked, count(*) FILTER (WHERE state = 'left') AS left_it FROM journal.subscriber GROUP BY list ORDER BY list"));
+        }, $this->connection->fetchAllAssociative(<<<'SQL'
+            SELECT list, count(*) FILTER (WHERE state = 'confirmed') AS confirmed, count(*) FILTER (WHERE state = 'asked') AS asked,
+            count(*) FILTER (WHERE state = 'left') AS left_it FROM journal.subscriber GROUP BY list ORDER BY list
+            SQL));
     }
 
     /**
@@ -175,7 +197,15 @@ final readonly class Subscribers
         return array_map(static function (array $columns): Subscriber {
             $row = new Row($columns);
 
-            return new Subscriber($row->text('id'), $row->text('list'), $row->text('address'), SubscriptionState::from($row->text('state')), $row->text('agreed'), $row->moment('asked_at') ?? new \DateTimeImmutable(), $row->moment('confirmed_at'));
+            return new Subscriber(
+                $row->text('id'),
+                $row->text('list'),
+                $row->text('address'),
+                SubscriptionState::from($row->text('state')),
+                $row->text('agreed'),
+                $row->moment('asked_at') ?? new \DateTimeImmutable(),
+                $row->moment('confirmed_at'),
+            );
         }, $this->connection->fetchAllAssociative("SELECT * FROM journal.subscriber $which", $parameters));
     }
 }

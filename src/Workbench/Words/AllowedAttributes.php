@@ -47,7 +47,10 @@ final class AllowedAttributes implements AttributeSanitizerInterface
     /** Whether a link with this address is left by the sanitizer with these attributes. */
     public static function isLink(string $href): bool
     {
-        $matches = 1 === preg_match('~^(?:'.self::PLACE.'(?:#[^\s"]*)?|#[^\s"]+|/(?![/\\\\])[^\s"]*|https?://[^\s"]+|mailto:[^\s"]+|tel:[+\d]+)$|^/$~Di', $href);
+        $matches = 1 === preg_match(
+            '~^(?:'.self::PLACE.'(?:#[^\s"]*)?|#[^\s"]+|/(?![/\\\\])[^\s"]*|https?://[^\s"]+|mailto:[^\s"]+|tel:[+\d]+)$|^/$~Di',
+            $href,
+        );
 
         return $matches && null !== UrlSanitizer::sanitize($href, self::SCHEMES, false, null, true);
     }

@@ -45,7 +45,14 @@ final readonly class WordsCleaner
     public function clean(string $html): CleanedWords
     {
         if (\strlen($html) > self::MAX_BYTES) {
-            throw new Refused('html', \sprintf('A text has at most %s characters; this one has %s. Make two pages of it.', number_format(self::MAX_BYTES), number_format(\strlen($html))));
+            throw new Refused(
+                'html',
+                \sprintf(
+                    'A text has at most %s characters; this one has %s. Make two pages of it.',
+                    number_format(self::MAX_BYTES),
+                    number_format(\strlen($html)),
+                ),
+            );
         }
         $html = str_replace("\0", '', mb_scrub($html, 'UTF-8'));
         if (0 !== preg_match(self::TOO_MANY_ATTRIBUTES, $html)) {

@@ -25,10 +25,56 @@ final class WordsTidier
     private const MAX_DEPTH = 60;
 
     /** Elements that mean the same as an allowed one. */
-    private const SAME_AS = ['h1' => 'h2', 'h5' => 'h4', 'h6' => 'h4', 'b' => 'strong', 'i' => 'em', 'strike' => 's', 'del' => 's', 'div' => 'p'];
+    private const SAME_AS = [
+        'h1' => 'h2',
+        'h5' => 'h4',
+        'h6' => 'h4',
+        'b' => 'strong',
+        'i' => 'em',
+        'strike' => 's',
+        'del' => 's',
+        'div' => 'p',
+    ];
 
     /** Elements that fall away without their content, and are worth telling of. */
-    private const DANGEROUS = ['script', 'style', 'iframe', 'frame', 'frameset', 'object', 'embed', 'applet', 'form', 'input', 'button', 'textarea', 'select', 'option', 'svg', 'math', 'audio', 'source', 'track', 'canvas', 'link', 'meta', 'base', 'template', 'noscript', 'noembed', 'noframes', 'xmp', 'plaintext', 'title', 'head', 'portal', 'dialog', 'slot', 'marquee', 'image'];
+    private const DANGEROUS = [
+        'script',
+        'style',
+        'iframe',
+        'frame',
+        'frameset',
+        'object',
+        'embed',
+        'applet',
+        'form',
+        'input',
+        'button',
+        'textarea',
+        'select',
+        'option',
+        'svg',
+        'math',
+        'audio',
+        'source',
+        'track',
+        'canvas',
+        'link',
+        'meta',
+        'base',
+        'template',
+        'noscript',
+        'noembed',
+        'noframes',
+        'xmp',
+        'plaintext',
+        'title',
+        'head',
+        'portal',
+        'dialog',
+        'slot',
+        'marquee',
+        'image',
+    ];
 
     private \DOMDocument $document;
 
@@ -66,7 +112,10 @@ final class WordsTidier
     private function copy(\DOMNode $from, \DOMNode $to, int $depth): void
     {
         if ($depth > self::MAX_DEPTH) {
-            throw new Refused('html', \sprintf('This text has more than %d things inside one another. Paste it without its formatting.', self::MAX_DEPTH));
+            throw new Refused(
+                'html',
+                \sprintf('This text has more than %d things inside one another. Paste it without its formatting.', self::MAX_DEPTH),
+            );
         }
         foreach ($from->childNodes as $child) {
             if ($child instanceof \DOMText) {
@@ -137,7 +186,9 @@ final class WordsTidier
         if ('' === $href) {
             return false;
         }
-        $scheme = 1 === preg_match('/^([a-z][a-z0-9+.-]*):/i', (string) preg_replace('/[\x00-\x20\x7F\p{Cf}]+/u', '', $href), $found) ? strtolower($found[1]) : '';
+        $scheme = 1 === preg_match('/^([a-z][a-z0-9+.-]*):/i', (string) preg_replace('/[\x00-\x20\x7F\p{Cf}]+/u', '', $href), $found)
+            ? strtolower($found[1])
+            : '';
         if (!\in_array($scheme, ['', ...AllowedAttributes::SCHEMES], true)) {
             $this->takenOut["a link to $scheme:"] = true;
 
@@ -221,7 +272,14 @@ final class WordsTidier
     private static function holdsBlocks(\DOMElement $element): bool
     {
         foreach ($element->childNodes as $child) {
-            if ($child instanceof \DOMElement && \in_array(strtolower($child->nodeName), ['p', 'div', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'table', 'blockquote', 'pre', 'hr', 'section', 'article'], true)) {
+            if (
+                $child instanceof \DOMElement
+                && \in_array(
+                    strtolower($child->nodeName),
+                    ['p', 'div', 'h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'ul', 'ol', 'table', 'blockquote', 'pre', 'hr', 'section', 'article'],
+                    true,
+                )
+            ) {
                 return true;
             }
         }

@@ -13,7 +13,12 @@ final class AddressesTest extends ApiTestCase
     public function testASheetOfAddressesIsJudgedLineByLine(): void
     {
         $wish = static fn (string $key, string $seen, string $to): array => ['place' => DemoId::of($key), 'seen' => $seen, 'to' => $to];
-        $wishes = [$wish('pages/makers', '/about-us/our-makers', '/makers'), $wish('pages/visit', '/about-us/visit-the-workshop', '/papers'), $wish('pages/press', '/not-there-any-more', '/press'), $wish('pages/our-story', '/about-us/two-people-and-a-press', '')];
+        $wishes = [
+            $wish('pages/makers', '/about-us/our-makers', '/makers'),
+            $wish('pages/visit', '/about-us/visit-the-workshop', '/papers'),
+            $wish('pages/press', '/not-there-any-more', '/press'),
+            $wish('pages/our-story', '/about-us/two-people-and-a-press', ''),
+        ];
         $plan = $this->send('POST', '/api/addresses/plan', ['wishes' => $wishes]);
         $lines = $this->at($plan, 'lines');
         self::assertIsArray($lines);
@@ -38,8 +43,15 @@ final class AddressesTest extends ApiTestCase
         self::assertSame(['Collections', 'stands above it'], [$this->at($relatives, 0, 'place', 'title'), $this->at($relatives, 0, 'why')]);
         $onward = ['answer' => 'elsewhere', 'to' => $this->at($relatives, 0, 'place', 'id')];
         $plan = $this->send('POST', "$path/removal-plan", $onward);
-        self::assertStringContainsString('leads to “Collections” for good (301)', (string) json_encode($this->at($plan, 'touches', 0, 'sentence'), \JSON_UNESCAPED_UNICODE));
-        foreach ([['answer' => 'elsewhere'], ['answer' => 'soon'], ['answer' => 'elsewhere', 'to' => DemoId::of('collections/small-gifts')]] as $wrong) {
+        self::assertStringContainsString(
+            'leads to “Collections” for good (301)',
+            (string) json_encode($this->at($plan, 'touches', 0, 'sentence'), \JSON_UNESCAPED_UNICODE),
+        );
+        foreach ([
+            ['answer' => 'elsewhere'],
+            ['answer' => 'soon'],
+            ['answer' => 'elsewhere', 'to' => DemoId::of('collections/small-gifts')],
+        ] as $wrong) {
             $this->send('POST', "$path/removal-plan", $wrong);
             self::assertSame(422, $this->code());
         }
@@ -58,9 +70,15 @@ final class AddressesTest extends ApiTestCase
     public function testClosingManySaysWhereTheirVisitorsGo(): void
     {
         $ids = [DemoId::of('collections/small-gifts'), DemoId::of('collections/first-binding')];
-        $this->send('POST', '/api/places/many', ['places' => $ids, 'light' => 'closed', 'answer' => 'elsewhere', 'to' => DemoId::of('categories/kits')]);
+        $this->send(
+            'POST',
+            '/api/places/many',
+            ['places' => $ids, 'light' => 'closed', 'answer' => 'elsewhere', 'to' => DemoId::of('categories/kits')],
+        );
         self::assertSame(200, $this->code());
-        self::assertSame('2', $this->value("SELECT count(*) FROM place WHERE light = 'closed' AND closed_answer = 'elsewhere' AND closed_to = ?", DemoId::of('categories/kits')));
+        self::assertSame('2', $this->value(<<<'SQL'
+            SELECT count(*) FROM place WHERE light = 'closed' AND closed_answer = 'elsewhere' AND closed_to = ?
+            SQL, DemoId::of('categories/kits')));
         $this->send('POST', '/api/places/many', ['places' => $ids, 'light' => 'closed', 'answer' => 'elsewhere', 'to' => $ids[0]]);
         self::assertSame(422, $this->code(), 'one of them would lead to itself');
         $this->send('POST', '/api/places/many', ['places' => $ids, 'answer' => 'elsewhere', 'light' => 'closed']);

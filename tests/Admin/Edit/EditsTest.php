@@ -37,14 +37,27 @@ final class EditsTest extends ApiTestCase
 
             return json_decode((string) $this->browser->getResponse()->getContent(), true);
         };
-        $this->browser->request('PATCH', '/api/places/'.DemoId::of('pages/makers'), server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'HTTP_X_PAGE' => 'page-of-the-editor', 'HTTP_IF_MATCH' => '"1"', 'CONTENT_TYPE' => 'application/json'], content: '{"title": "Those who make it"}');
+        $this->browser->request(
+            'PATCH',
+            '/api/places/'.DemoId::of('pages/makers'),
+            server: [
+                'HTTP_X_CSRF_TOKEN' => $this->csrf,
+                'HTTP_X_PAGE' => 'page-of-the-editor',
+                'HTTP_IF_MATCH' => '"1"',
+                'CONTENT_TYPE' => 'application/json',
+            ],
+            content: '{"title": "Those who make it"}',
+        );
         self::assertSame(200, $this->code());
         self::assertSame([], $this->at($news('page-of-the-editor'), 'changed'));
         self::assertContains(['about' => 'place', 'id' => DemoId::of('pages/makers')], (array) $this->at($news('another-page'), 'changed'));
         // A request that is of no page, over the same connection, is news to the page before it, too.
         $this->send('PATCH', '/api/places/'.DemoId::of('pages/visit'), ['title' => 'Come and see us'], '"1"');
         self::assertSame(200, $this->code());
-        self::assertContains(['about' => 'place', 'id' => DemoId::of('pages/visit')], (array) $this->at($news('page-of-the-editor'), 'changed'));
+        self::assertContains(
+            ['about' => 'place', 'id' => DemoId::of('pages/visit')],
+            (array) $this->at($news('page-of-the-editor'), 'changed'),
+        );
         $this->get('/api/news?since=yesterday');
         self::assertSame(422, $this->code());
     }
@@ -57,7 +70,9 @@ final class EditsTest extends ApiTestCase
         $this->browser->request('GET', $path, server: ['HTTP_IF_NONE_MATCH' => "W/$tag"]);
         self::assertSame([304, ''], [$this->code(), (string) $this->browser->getResponse()->getContent()]);
         // Its version is the same, but not all that it tells.
-        $this->workbench()->executeStatement("UPDATE place SET title = 'Somewhere else' WHERE id = (SELECT parent_id FROM place WHERE id = ?)", [DemoId::of('pages/makers')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET title = 'Somewhere else' WHERE id = (SELECT parent_id FROM place WHERE id = ?)
+            SQL, [DemoId::of('pages/makers')]);
         $this->browser->request('GET', $path, server: ['HTTP_IF_NONE_MATCH' => $tag]);
         self::assertSame(200, $this->code());
         self::assertNotSame($tag, $this->header('ETag'));

@@ -16,7 +16,10 @@ final class ListingFiltersTest extends ApiTestCase
         $this->choose(['of' => 'search', 'filters' => ['tag']]);
         $now = $this->get('/api/filters');
         self::assertSame([['price', 'maker', 'option.Sheet size'], ['tag']], [$this->at($now, 'everywhere'), $this->at($now, 'search')]);
-        self::assertStringContainsString('Visitors narrow listings by price, maker, sheet size.', (string) json_encode($this->get('/api/waiting')));
+        self::assertStringContainsString(
+            'Visitors narrow listings by price, maker, sheet size.',
+            (string) json_encode($this->get('/api/waiting')),
+        );
         $this->send('POST', '/api/undo');
         self::assertNull($this->at($this->get('/api/filters'), 'search'));
         $this->choose(['of' => 'search', 'filters' => []]);
@@ -58,7 +61,10 @@ final class ListingFiltersTest extends ApiTestCase
 
     public function testAFilterIsWordedItsChoicesPutTogetherAndSeparatedAgain(): void
     {
-        $this->workbench()->executeStatement("UPDATE product SET options = '{\"Sheet size\": [\"50x70\"]}' WHERE id = (SELECT id FROM product WHERE maker = 'Perrin Voss' ORDER BY id LIMIT 1)");
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE product SET options = '{"Sheet size": ["50x70"]}' WHERE id = (SELECT id FROM product WHERE maker = 'Perrin Voss'
+            ORDER BY id LIMIT 1)
+            SQL);
         $choices = $this->get('/api/filters/choices?filter=option.Sheet%20size');
         self::assertSame([['50 × 70 cm', '50x70']], array_map(static function (mixed $group): array {
             $group = \is_array($group) ? $group : [];
@@ -72,7 +78,12 @@ final class ListingFiltersTest extends ApiTestCase
         self::assertSame([], $this->at($this->get('/api/filters/choices?filter=option.Sheet%20size'), 'alike'));
         $offered = $this->offered(DemoId::of('categories/rippled'), '');
         self::assertSame(['Format', 4], [$offered['option.Sheet size'][0], $offered['option.Sheet size'][1]['Half sheet'] ?? 0]);
-        $this->send('PATCH', '/api/filters/words', ['filter' => 'option.Sheet size', 'choice' => '50 × 70 cm', 'standsAs' => '50x70'], $this->filtersVersion());
+        $this->send(
+            'PATCH',
+            '/api/filters/words',
+            ['filter' => 'option.Sheet size', 'choice' => '50 × 70 cm', 'standsAs' => '50x70'],
+            $this->filtersVersion(),
+        );
         self::assertSame(422, $this->code(), 'two values cannot stand for one another');
         $this->word(['filter' => 'option.Sheet size', 'choice' => '50x70', 'standsAs' => '']);
         self::assertSame(3, $this->offered(DemoId::of('categories/rippled'), '')['option.Sheet size'][1]['Half sheet'] ?? 0);
@@ -91,7 +102,12 @@ final class ListingFiltersTest extends ApiTestCase
         self::assertSame('Threads and cords', $this->at($this->get('/api/filters'), 'own', 0, 'place', 'title'));
         self::assertStringContainsString('Visitors narrow its listing by other filters.', (string) json_encode($this->get('/api/waiting')));
         $page = DemoId::of('fixed/journal');
-        $this->send('PUT', "/api/places/$page/filters", ['filters' => ['maker']], \sprintf('"%s"', $this->value('SELECT version FROM place WHERE id = ?', $page)));
+        $this->send(
+            'PUT',
+            "/api/places/$page/filters",
+            ['filters' => ['maker']],
+            \sprintf('"%s"', $this->value('SELECT version FROM place WHERE id = ?', $page)),
+        );
         self::assertSame(422, $this->code(), 'a journal lists no products');
     }
 
@@ -99,7 +115,9 @@ final class ListingFiltersTest extends ApiTestCase
     {
         $id = DemoId::of('categories/papers');
         $all = $this->offered($id, '');
-        $narrowed = $this->get("/api/places/$id/filters?all=yes&chosen=".urlencode('maker=Hollin+Mill&category='.DemoId::of('categories/plain')));
+        $narrowed = $this->get(
+            "/api/places/$id/filters?all=yes&chosen=".urlencode('maker=Hollin+Mill&category='.DemoId::of('categories/plain')),
+        );
         self::assertSame($all['maker'][1]['Hollin Mill'], $this->at($narrowed, 'products'));
         self::assertSame('maker=Hollin+Mill&category=papers%2Fplain', $this->at($narrowed, 'chosen'));
         $this->get("/api/places/$id/filters?chosen=".str_repeat('x', 9000));
@@ -112,14 +130,28 @@ final class ListingFiltersTest extends ApiTestCase
 
     public function testSearchWordsLeadToPlacesAndWhatWasMissedIsSuggested(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO missed_search VALUES ('marbeling papers', CURRENT_DATE, 3), ('zzz', CURRENT_DATE - 90, 9)");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO missed_search VALUES ('marbeling papers', CURRENT_DATE, 3), ('zzz', CURRENT_DATE - 90, 9)
+            SQL);
         $search = $this->get('/api/search');
-        self::assertSame(['marbeling papers'], array_column((array) $this->at($search, 'missed'), 'words'), 'what is long ago is no longer told');
+        self::assertSame(
+            ['marbeling papers'],
+            array_column((array) $this->at($search, 'missed'), 'words'),
+            'what is long ago is no longer told',
+        );
         $suggested = $this->at($search, 'missed', 0, 'suggested', 'id');
         self::assertIsString($suggested);
-        $lead = fn (?string $place, string $words = ' Marbeling  PAPERS '): mixed => $this->send('PUT', '/api/search/words', ['words' => $words, 'placeId' => $place], \sprintf('"%s"', \is_int($v = $this->at($this->get('/api/search'), 'version')) ? $v : ''));
+        $lead = fn (?string $place, string $words = ' Marbeling  PAPERS '): mixed => $this->send(
+            'PUT',
+            '/api/search/words',
+            ['words' => $words, 'placeId' => $place],
+            \sprintf('"%s"', \is_int($v = $this->at($this->get('/api/search'), 'version')) ? $v : ''),
+        );
         $search = $lead($suggested);
-        self::assertSame([['marbeling papers'], []], [array_column((array) $this->at($search, 'words'), 'words'), $this->at($search, 'missed')]);
+        self::assertSame(
+            [['marbeling papers'], []],
+            [array_column((array) $this->at($search, 'words'), 'words'), $this->at($search, 'missed')],
+        );
         self::assertSame(\sprintf('"%s"', $suggested), $this->value("SELECT value FROM setting WHERE id = 'search_word.marbeling papers'"));
         $lead(DemoId::of('fixed/search'));
         self::assertSame(422, $this->code(), 'the search leads to itself anyway');
@@ -135,7 +167,12 @@ final class ListingFiltersTest extends ApiTestCase
         $this->signIn('viewer');
         $this->get('/api/filters');
         self::assertSame(200, $this->code());
-        foreach ([['PUT', '/api/filters', ['filters' => []]], ['PATCH', '/api/filters/words', ['filter' => 'maker', 'label' => 'x']], ['PUT', '/api/search/words', ['words' => 'x']], ['PUT', '/api/places/'.DemoId::of('categories/papers').'/filters', ['filters' => []]]] as [$method, $path, $body]) {
+        foreach ([
+            ['PUT', '/api/filters', ['filters' => []]],
+            ['PATCH', '/api/filters/words', ['filter' => 'maker', 'label' => 'x']],
+            ['PUT', '/api/search/words', ['words' => 'x']],
+            ['PUT', '/api/places/'.DemoId::of('categories/papers').'/filters', ['filters' => []]],
+        ] as [$method, $path, $body]) {
             $this->send($method, $path, $body, '"1"');
             self::assertSame(403, $this->code(), $path);
         }

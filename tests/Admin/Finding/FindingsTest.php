@@ -47,9 +47,16 @@ final class FindingsTest extends ApiTestCase
     {
         $id = $this->idsAt('/api/findings/page?kind=link-closed')[0];
         self::assertNotSame([], $this->at($this->get("/api/findings/$id/targets"), 'relatives'));
-        $done = $this->send('POST', '/api/findings/mends', ['findings' => [$id], 'mend' => 'lead-elsewhere', 'to' => DemoId::of('categories/tools')]);
+        $done = $this->send(
+            'POST',
+            '/api/findings/mends',
+            ['findings' => [$id], 'mend' => 'lead-elsewhere', 'to' => DemoId::of('categories/tools')],
+        );
         self::assertSame('Three days in October: lead it to another place.', $this->at($done, 'sentence'));
-        self::assertSame([1, 0], [$this->at($this->get('/api/findings/outlook'), 'mends'), $this->at($this->get('/api/findings/outlook'), 'breaks')]);
+        self::assertSame(
+            [1, 0],
+            [$this->at($this->get('/api/findings/outlook'), 'mends'), $this->at($this->get('/api/findings/outlook'), 'breaks')],
+        );
         self::assertSame(['link-closed'], array_column($this->groupsAt('/api/findings?stand=goes'), 'kind'));
         $this->send('POST', '/api/findings/mends', ['findings' => [$id], 'mend' => 'take-out']);
         self::assertSame(422, $this->answered());
@@ -59,7 +66,9 @@ final class FindingsTest extends ApiTestCase
 
     public function testLikelyPlacesAreFoundForWordsInAnyQuotes(): void
     {
-        $this->workbench()->executeStatement("UPDATE words SET html = html || '<p><a href=\"/nowhere/at-all\">‘Marbled papers’ and “ours”</a></p>' WHERE id = ?", [DemoId::of('pages/makers')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE words SET html = html || '<p><a href="/nowhere/at-all">‘Marbled papers’ and “ours”</a></p>' WHERE id = ?
+            SQL, [DemoId::of('pages/makers')]);
         $this->get('/api/findings');
         $id = array_values(array_filter($this->idsAt('/api/findings/page?kind=link-nowhere&q=nowhere')))[0];
         $this->get("/api/findings/$id/targets");
@@ -99,11 +108,18 @@ final class FindingsTest extends ApiTestCase
         $this->send('PUT', "/api/findings/$id/aside", ['reason' => 'It fills in December', 'until' => '2001-01-01']);
         self::assertSame(422, $this->answered());
         $aside = $this->send('PUT', "/api/findings/$id/aside", ['reason' => 'It fills in December', 'until' => '2099-12-01']);
-        self::assertSame(['It fills in December', 'Edda Marlowe'], [$this->at($aside, 'setAside', 'reason'), $this->at($aside, 'setAside', 'person')]);
+        self::assertSame(
+            ['It fills in December', 'Edda Marlowe'],
+            [$this->at($aside, 'setAside', 'reason'), $this->at($aside, 'setAside', 'person')],
+        );
         self::assertSame([], $this->groupsAt('/api/findings?q=winter+window'));
         self::assertSame(['lists-nothing'], array_column($this->groupsAt('/api/findings?aside=yes'), 'kind'));
         $this->workbench()->executeStatement("UPDATE journal.set_aside SET until = now() - interval '1 minute'");
-        self::assertSame(['lists-nothing'], array_column($this->groupsAt('/api/findings?q=winter+window'), 'kind'), 'until then, and no longer');
+        self::assertSame(
+            ['lists-nothing'],
+            array_column($this->groupsAt('/api/findings?q=winter+window'), 'kind'),
+            'until then, and no longer',
+        );
         $this->send('DELETE', "/api/findings/$id/aside");
         self::assertSame('0', $this->value('SELECT count(*) FROM journal.set_aside'));
         $this->send('PUT', '/api/findings/00000000000000000000/aside', ['reason' => 'There is none']);
@@ -128,11 +144,18 @@ final class FindingsTest extends ApiTestCase
         $id = $this->idsAt('/api/findings/page?kind=link-closed')[0];
         $this->signIn('viewer');
         self::assertCount(1, $this->idsAt('/api/findings/page?kind=link-closed'));
-        foreach ([['POST', '/api/findings/mends', ['findings' => [$id], 'mend' => 'take-out']], ['PUT', "/api/findings/$id/aside", ['reason' => 'x']], ['POST', '/api/findings/outside', []]] as [$method, $path, $body]) {
+        foreach ([
+            ['POST', '/api/findings/mends', ['findings' => [$id], 'mend' => 'take-out']],
+            ['PUT', "/api/findings/$id/aside", ['reason' => 'x']],
+            ['POST', '/api/findings/outside', []],
+        ] as [$method, $path, $body]) {
             $this->send($method, $path, $body);
             self::assertSame(403, $this->answered(), $path);
         }
-        self::assertTrue($this->at($this->send('PUT', '/api/morning-mail', ['wanted' => true]), 'wanted'), 'a mail in the morning is for whoever wants it');
+        self::assertTrue(
+            $this->at($this->send('PUT', '/api/morning-mail', ['wanted' => true]), 'wanted'),
+            'a mail in the morning is for whoever wants it',
+        );
     }
 
     public function testOtherWebSitesAreAskedByAJob(): void

@@ -22,11 +22,17 @@ final class ApiDescriptionTest extends ApiTestCase
         $seen = 0;
         foreach ((array) $this->at($document, 'paths') as $path => $operations) {
             foreach ((array) $operations as $verb => $operation) {
-                if (!\in_array($verb, ['post', 'put', 'patch'], true) || !\is_array($operation) || !\is_array($operation['requestBody'] ?? null)) {
+                if (
+                    !\in_array($verb, ['post', 'put', 'patch'], true)
+                    || !\is_array($operation)
+                    || !\is_array($operation['requestBody'] ?? null)
+                ) {
                     continue;
                 }
                 $content = $this->at($operation, 'requestBody', 'content');
-                $schema = \is_array($content) && isset($content['application/json']) ? $this->at($content, 'application/json', 'schema') : null;
+                $schema = \is_array($content) && isset($content['application/json'])
+                    ? $this->at($content, 'application/json', 'schema')
+                    : null;
                 $name = \is_array($schema) && \is_string($schema['$ref'] ?? null) ? basename($schema['$ref']) : '';
                 foreach ((array) ($schemas[$name]['properties'] ?? []) as $field => $property) {
                     $most = \is_array($property) ? $property['maxLength'] ?? null : null;
@@ -38,8 +44,17 @@ final class ApiDescriptionTest extends ApiTestCase
                     self::assertIsArray($body);
                     /** @var array<string, mixed> $body */
                     $body = [(string) $field => str_repeat('n', $most + 1)] + $body;
-                    $problem = $this->send(strtoupper($verb), (string) preg_replace('/\{\w+\}/', DemoId::of('pages/makers'), (string) $path), $body, '"1"');
-                    self::assertSame([422, $field], [$this->code(), \is_array($problem) ? $problem['field'] ?? '' : ''], "$verb $path: ".json_encode($problem));
+                    $problem = $this->send(
+                        strtoupper($verb),
+                        (string) preg_replace('/\{\w+\}/', DemoId::of('pages/makers'), (string) $path),
+                        $body,
+                        '"1"',
+                    );
+                    self::assertSame(
+                        [422, $field],
+                        [$this->code(), \is_array($problem) ? $problem['field'] ?? '' : ''],
+                        "$verb $path: ".json_encode($problem),
+                    );
                 }
             }
         }

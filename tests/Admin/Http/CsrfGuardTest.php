@@ -15,7 +15,12 @@ final class CsrfGuardTest extends ApiTestCase
     {
         $before = $this->value('SELECT count(*) FROM redirect');
         foreach (['', 'guessed'] as $token) {
-            $this->browser->request('POST', $path, server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $token], content: '{"source":"/forged","target":"/papers","status":"301"}');
+            $this->browser->request(
+                'POST',
+                $path,
+                server: ['CONTENT_TYPE' => 'application/json', 'HTTP_X_CSRF_TOKEN' => $token],
+                content: '{"source":"/forged","target":"/papers","status":"301"}',
+            );
             self::assertContains($this->code(), [403, 404, 405], $path);
         }
         self::assertSame($before, $this->value('SELECT count(*) FROM redirect'));
@@ -24,7 +29,16 @@ final class CsrfGuardTest extends ApiTestCase
     /** @return iterable<array{string}> */
     public static function paths(): iterable
     {
-        foreach (['/api/redirects', '/%61pi/redirects', '/api%2Fredirects', '/admin.php/api/redirects', '/admin.php/%61pi/redirects', '/%61%70%69/%72edirects', '/api/redirects/', '/API/redirects'] as $path) {
+        foreach ([
+            '/api/redirects',
+            '/%61pi/redirects',
+            '/api%2Fredirects',
+            '/admin.php/api/redirects',
+            '/admin.php/%61pi/redirects',
+            '/%61%70%69/%72edirects',
+            '/api/redirects/',
+            '/API/redirects',
+        ] as $path) {
             yield [$path];
         }
     }

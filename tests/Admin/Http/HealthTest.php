@@ -31,7 +31,10 @@ final class HealthTest extends ApiTestCase
         self::assertSame(200, $this->code());
         $text = (string) $this->browser->getResponse()->getContent();
         foreach (explode("\n", trim($text)) as $line) {
-            self::assertMatchesRegularExpression('/^(# HELP [a-z_]+ .+\.|# TYPE [a-z_]+ (gauge|counter)|[a-z_]+(\{[a-z_]+="[^"]*"\})? -?[0-9.]+(e[+-]?\d+)?)$/iD', $line);
+            self::assertMatchesRegularExpression(
+                '/^(# HELP [a-z_]+ .+\.|# TYPE [a-z_]+ (gauge|counter)|[a-z_]+(\{[a-z_]+="[^"]*"\})? -?[0-9.]+(e[+-]?\d+)?)$/iD',
+                $line,
+            );
         }
         self::assertMatchesRegularExpression('/^lantern_release_number 1$/m', $text);
         self::assertMatchesRegularExpression('/^lantern_findings\{copy="live"\} \d+$/m', $text);

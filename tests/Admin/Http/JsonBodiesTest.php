@@ -46,7 +46,12 @@ final class JsonBodiesTest extends ApiTestCase
         ] as [$method, $path, $body]) {
             $begin = memory_get_usage();
             memory_reset_peak_usage();
-            $this->browser->request($method, $path, server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => 'application/json', 'HTTP_IF_MATCH' => '"1"'], content: $body);
+            $this->browser->request(
+                $method,
+                $path,
+                server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => 'application/json', 'HTTP_IF_MATCH' => '"1"'],
+                content: $body,
+            );
             self::assertSame(422, $this->code(), "$method $path ".substr($body, 0, 40));
             self::assertLessThan(40_000_000, memory_get_peak_usage() - $begin, "$method $path");
         }
@@ -68,7 +73,12 @@ final class JsonBodiesTest extends ApiTestCase
 
     private function raw(string $body, string $type = 'application/json'): int
     {
-        $this->browser->request('POST', '/api/answers', server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => $type], content: $body);
+        $this->browser->request(
+            'POST',
+            '/api/answers',
+            server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => $type],
+            content: $body,
+        );
 
         return $this->code();
     }

@@ -61,7 +61,8 @@ final class ProblemResponsesTest extends ApiTestCase
     public function testABodyThatIsWrong(string $verb, string $path, array $body, int $code, string $field): void
     {
         $id = DemoId::of('pages/makers');
-        $state = fn (): string => $this->value("SELECT md5(string_agg(p::text, '' ORDER BY id)) FROM place p").$this->value("SELECT md5(COALESCE(string_agg(r::text, '' ORDER BY id), '')) FROM redirect r");
+        $state = fn (): string => $this->value("SELECT md5(string_agg(p::text, '' ORDER BY id)) FROM place p")
+            .$this->value("SELECT md5(COALESCE(string_agg(r::text, '' ORDER BY id), '')) FROM redirect r");
         $before = $state();
         $problem = $this->send($verb, str_replace('{place}', $id, $path), $body, '"1"');
         self::assertSame($code, $this->code(), json_encode($problem) ?: '');
@@ -72,14 +73,56 @@ final class ProblemResponsesTest extends ApiTestCase
     /** @return iterable<string, array{string, string, array<string, mixed>, int, string}> */
     public static function bodies(): iterable
     {
-        yield 'a date after the last year' => ['PATCH', '/api/places/{place}', ['opening' => ['from' => '9999-12-31T23:59:59-12:00', 'until' => null]], 422, 'opening.from'];
-        yield 'a date before the first' => ['PATCH', '/api/places/{place}', ['opening' => ['from' => '0001-01-01T00:00:00+12:00', 'until' => null]], 422, 'opening.from'];
-        yield 'a day that there is not' => ['PATCH', '/api/places/{place}', ['opening' => ['from' => null, 'until' => '2026-02-30']], 422, 'opening.until'];
-        yield 'a day of zeros' => ['POST', '/api/redirects', ['source' => '/x', 'target' => '/papers', 'status' => '302', 'until' => '0000-00-00'], 422, 'until'];
-        yield 'a word for a day' => ['POST', '/api/redirects', ['source' => '/x', 'target' => '/papers', 'status' => '302', 'until' => 'tomorrow'], 422, 'until'];
+        yield 'a date after the last year' => [
+            'PATCH',
+            '/api/places/{place}',
+            ['opening' => ['from' => '9999-12-31T23:59:59-12:00', 'until' => null]],
+            422,
+            'opening.from',
+        ];
+        yield 'a date before the first' => [
+            'PATCH',
+            '/api/places/{place}',
+            ['opening' => ['from' => '0001-01-01T00:00:00+12:00', 'until' => null]],
+            422,
+            'opening.from',
+        ];
+        yield 'a day that there is not' => [
+            'PATCH',
+            '/api/places/{place}',
+            ['opening' => ['from' => null, 'until' => '2026-02-30']],
+            422,
+            'opening.until',
+        ];
+        yield 'a day of zeros' => [
+            'POST',
+            '/api/redirects',
+            ['source' => '/x', 'target' => '/papers', 'status' => '302', 'until' => '0000-00-00'],
+            422,
+            'until',
+        ];
+        yield 'a word for a day' => [
+            'POST',
+            '/api/redirects',
+            ['source' => '/x', 'target' => '/papers', 'status' => '302', 'until' => 'tomorrow'],
+            422,
+            'until',
+        ];
         yield 'NUL in an outline' => ['POST', '/api/outlines', ['content' => "Papers\0\n"], 422, 'content'];
-        yield 'a name to download of 40,000 letters' => ['PATCH', '/api/places/{place}', ['downloadName' => str_repeat('n', 40_000)], 422, 'downloadName'];
-        yield 'an object where a list is meant' => ['POST', '/api/redirects/removal', ['ids' => ['0' => '019344a0-0000-7000-8000-000000000001', '2' => '019344a0-0000-7000-8000-000000000002']], 422, 'ids'];
+        yield 'a name to download of 40,000 letters' => [
+            'PATCH',
+            '/api/places/{place}',
+            ['downloadName' => str_repeat('n', 40_000)],
+            422,
+            'downloadName',
+        ];
+        yield 'an object where a list is meant' => [
+            'POST',
+            '/api/redirects/removal',
+            ['ids' => ['0' => '019344a0-0000-7000-8000-000000000001', '2' => '019344a0-0000-7000-8000-000000000002']],
+            422,
+            'ids',
+        ];
         yield 'nothing in a list of texts' => ['POST', '/api/answers', ['addresses' => ['/', null]], 422, 'addresses'];
         yield 'a number in a list of texts' => ['POST', '/api/answers', ['addresses' => [5]], 422, 'addresses'];
         yield 'too many at once' => ['POST', '/api/answers', ['addresses' => array_fill(0, 1001, '/')], 422, 'addresses'];
@@ -91,7 +134,12 @@ final class ProblemResponsesTest extends ApiTestCase
         $id = DemoId::of('pages/makers');
         $this->send('PATCH', "/api/places/$id", ['opening' => ['from' => null, 'until' => '9999-12-31T23:59:59-12:00']], '"1"');
         self::assertSame(422, $this->code());
-        foreach (['/api/frame', '/api/places', "/api/places/$id", '/api/menus/'.$this->value("SELECT id FROM menu WHERE name = 'Header'")] as $path) {
+        foreach ([
+            '/api/frame',
+            '/api/places',
+            "/api/places/$id",
+            '/api/menus/'.$this->value("SELECT id FROM menu WHERE name = 'Header'"),
+        ] as $path) {
             $this->get($path);
             self::assertSame(200, $this->code(), $path);
         }

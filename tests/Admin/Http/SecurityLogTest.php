@@ -37,13 +37,21 @@ final class SecurityLogTest extends ApiTestCase
         self::assertSame(403, $this->code());
         $refused = $this->header('X-Request-Id');
         $this->signIn('editor');
-        $this->browser->request('POST', '/api/redirects', server: ['HTTP_X_CSRF_TOKEN' => 'guessed', 'CONTENT_TYPE' => 'application/json'], content: '{}');
+        $this->browser->request(
+            'POST',
+            '/api/redirects',
+            server: ['HTTP_X_CSRF_TOKEN' => 'guessed', 'CONTENT_TYPE' => 'application/json'],
+            content: '{}',
+        );
         $this->signIn('owner');
         $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets' WHERE address = '/papers'");
         $this->send('POST', '/api/releases', ['seen' => $this->at($this->get('/api/waiting'), 'state')]);
         self::assertSame(200, $this->code());
 
-        $lines = array_map(static fn (string $line): mixed => json_decode($line, true, 16, \JSON_THROW_ON_ERROR), array_filter(explode("\n", (string) file_get_contents($this->file)), static fn (string $one): bool => '' !== $one));
+        $lines = array_map(
+            static fn (string $line): mixed => json_decode($line, true, 16, \JSON_THROW_ON_ERROR),
+            array_filter(explode("\n", (string) file_get_contents($this->file)), static fn (string $one): bool => '' !== $one),
+        );
         $by = [];
         foreach ($lines as $line) {
             self::assertIsArray($line);
@@ -80,7 +88,9 @@ final class SecurityLogTest extends ApiTestCase
             self::assertStringContainsString('"who":"editor@tansyandrook.example"', $noted, $path);
             self::assertStringNotContainsString('a wrong secret', $noted);
         }
-        self::assertGreaterThan(0, (int) $this->value("SELECT count(*) FROM journal.audit WHERE person = 'Joss Tamblyn' AND what LIKE '%wrong%'"));
+        self::assertGreaterThan(0, (int) $this->value(<<<'SQL'
+            SELECT count(*) FROM journal.audit WHERE person = 'Joss Tamblyn' AND what LIKE '%wrong%'
+            SQL));
     }
 
     public function testWhatACommandPublishesIsNotedToo(): void
@@ -89,7 +99,11 @@ final class SecurityLogTest extends ApiTestCase
         $this->service(Publisher::class)->publish(Actor::commandLine('the command line'));
         self::assertMatchesRegularExpression('/"published".*"release":2,"by":"the command line"/', (string) file_get_contents($this->file));
         $this->service(Publisher::class)->publish(Actor::commandLine('the command line'));
-        self::assertSame(1, substr_count((string) file_get_contents($this->file), '"published"'), 'where nothing waited, nothing was published');
+        self::assertSame(
+            1,
+            substr_count((string) file_get_contents($this->file), '"published"'),
+            'where nothing waited, nothing was published',
+        );
     }
 
     public function testALogThatCannotBeWrittenKeepsNobodyOut(): void

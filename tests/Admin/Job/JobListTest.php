@@ -19,7 +19,10 @@ final class JobListTest extends ApiTestCase
         self::assertLessThan(400, \count((array) $this->at($waiting, 'changes')), 'told by parts');
         $job = $this->send('POST', '/api/releases', ['seen' => $this->at($waiting, 'state')]);
         self::assertSame(202, $this->code());
-        self::assertSame(['publish', 'waiting', 'Edda Marlowe'], [$this->at($job, 'kind'), $this->at($job, 'state'), $this->at($job, 'person')]);
+        self::assertSame(
+            ['publish', 'waiting', 'Edda Marlowe'],
+            [$this->at($job, 'kind'), $this->at($job, 'state'), $this->at($job, 'person')],
+        );
         $id = $this->idOf($job);
         self::assertSame($id, $this->at($this->get('/api/jobs'), 0, 'id'));
 
@@ -54,7 +57,10 @@ final class JobListTest extends ApiTestCase
         self::assertSame(202, $this->code(), (string) json_encode($job));
         ($this->service(JobWorker::class))(new DoJob($this->idOf($job)));
         $done = $this->get('/api/jobs/'.$this->idOf($job));
-        self::assertStringContainsString('stands at /guides now, and 21', (string) json_encode($this->at($done, 'edit', 'sentence'), \JSON_UNESCAPED_SLASHES));
+        self::assertStringContainsString(
+            'stands at /guides now, and 21',
+            (string) json_encode($this->at($done, 'edit', 'sentence'), \JSON_UNESCAPED_SLASHES),
+        );
         self::assertSame('/guides/many-7', $this->value("SELECT address FROM place WHERE title = 'Many 7'"));
         $step = $this->at($done, 'edit', 'step');
         self::assertIsString($step);
@@ -85,7 +91,11 @@ final class JobListTest extends ApiTestCase
 
     private function makePages(int $many): void
     {
-        $this->workbench()->executeStatement("INSERT INTO place (id, kind, title, address, parent_id) SELECT gen_random_uuid(), 'page', 'Many ' || n, '/binding-guides/many-' || n, ? FROM generate_series(1, CAST(? AS integer)) n", [$this->guides(), $many]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO place (id, kind, title, address, parent_id)
+            SELECT gen_random_uuid(), 'page', 'Many ' || n, '/binding-guides/many-' || n, ?
+            FROM generate_series(1, CAST(? AS integer)) n
+            SQL, [$this->guides(), $many]);
     }
 
     private function guides(): string

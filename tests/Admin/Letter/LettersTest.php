@@ -10,7 +10,12 @@ final class LettersTest extends ApiTestCase
 {
     public function testTheListsAreForOwners(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO journal.subscriber (id, list, address, state, agreed, asked_at, confirmed_at) VALUES (gen_random_uuid(), 'Letters', 'ada@example.org', 'confirmed', 'Only \"these\"', now(), '2026-03-01 10:00 UTC'), (gen_random_uuid(), 'Letters', '=cmd@example.org', 'confirmed', '', now(), '2026-03-01 10:00 UTC'), (gen_random_uuid(), 'Letters', 'asked@example.org', 'asked', '', now(), NULL)");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.subscriber (id, list, address, state, agreed, asked_at, confirmed_at)
+            VALUES (gen_random_uuid(), 'Letters', 'ada@example.org', 'confirmed', 'Only "these"', now(), '2026-03-01 10:00 UTC'),
+            (gen_random_uuid(), 'Letters', '=cmd@example.org', 'confirmed', '', now(), '2026-03-01 10:00 UTC'), (gen_random_uuid(),
+            'Letters', 'asked@example.org', 'asked', '', now(), NULL)
+            SQL);
         foreach (['editor', 'viewer'] as $role) {
             $this->signIn($role);
             foreach (['/api/letters', '/api/letters/subscribers.csv?list=Letters', '/api/%6cetters'] as $path) {
@@ -27,7 +32,12 @@ final class LettersTest extends ApiTestCase
         $this->browser->request('GET', '/api/letters/subscribers.csv?list=Letters');
         $csv = (string) ob_get_clean();
         $csv = '' === $csv ? $this->browser->getInternalResponse()->getContent() : $csv;
-        self::assertSame("address,\"confirmed at\",\"agreed to\"\r\n'=cmd@example.org,2026-03-01T10:00:00+00:00,\r\nada@example.org,2026-03-01T10:00:00+00:00,\"Only \"\"these\"\"\"\r\n", $csv);
+        self::assertSame(
+            'address,"confirmed at","agreed '
+                ."to\"\r\n'=cmd@example.org,2026-03-01T10:00:00+00:00,\r\nada@example.org,2026-03-01T10:00:00+00:00,\"Only "
+                ."\"\"these\"\"\"\r\n",
+            $csv,
+        );
         $this->get('/api/letters/subscribers.csv');
         self::assertSame(404, $this->code());
     }
@@ -35,6 +45,9 @@ final class LettersTest extends ApiTestCase
     public function testAListThatNobodyIsOnYetIsThereByItsForm(): void
     {
         $this->signIn('owner');
-        self::assertEquals([['name' => 'Letters', 'confirmed' => 0, 'asked' => 0, 'left' => 0]], $this->at($this->get('/api/letters'), 'lists'));
+        self::assertEquals(
+            [['name' => 'Letters', 'confirmed' => 0, 'asked' => 0, 'left' => 0]],
+            $this->at($this->get('/api/letters'), 'lists'),
+        );
     }
 }

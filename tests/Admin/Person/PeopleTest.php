@@ -92,7 +92,10 @@ final class PeopleTest extends ApiTestCase
         $people = $this->send('DELETE', "/api/people/$editor->id");
         self::assertSame(200, $this->code());
         self::assertNull($this->service(OwnSessions::class)->see($session, $editor));
-        $left = array_values(array_filter((array) $this->at($people, 'people'), fn (mixed $one): bool => $this->at($one, 'id') === $editor->id));
+        $left = array_values(array_filter(
+            (array) $this->at($people, 'people'),
+            fn (mixed $one): bool => $this->at($one, 'id') === $editor->id,
+        ));
         self::assertNotNull($this->at($left, 0, 'leftAt'));
         $this->signInBy('editor@tansyandrook.example', 'lantern-editor');
         $this->get('/api/session');
@@ -121,7 +124,11 @@ final class PeopleTest extends ApiTestCase
         self::assertSame('editor', $this->at($this->get('/api/session'), 'role'));
         // A new password is no way round the second factor.
         $this->workbench()->executeStatement("UPDATE journal.person SET factor = 'locked' WHERE role = 'editor'");
-        $this->choose('/password/'.$team->askForPassword('editor@tansyandrook.example'), 'slow copper orchard tide', 'slow copper orchard tide');
+        $this->choose(
+            '/password/'.$team->askForPassword('editor@tansyandrook.example'),
+            'slow copper orchard tide',
+            'slow copper orchard tide',
+        );
         $this->signInBy('editor@tansyandrook.example', 'slow copper orchard tide');
         self::assertSame('/second-factor', $this->header('Location'));
     }
@@ -169,7 +176,9 @@ final class PeopleTest extends ApiTestCase
             self::assertSame('owner', $this->at($this->get('/api/session'), 'role'));
         }
         // One that was hashed as it came, before that, lets in, too.
-        $this->workbench()->executeStatement("UPDATE journal.person SET password = ? WHERE role = 'owner'", [password_hash($taken, \PASSWORD_ARGON2ID, ['memory_cost' => 1024])]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE journal.person SET password = ? WHERE role = 'owner'
+            SQL, [password_hash($taken, \PASSWORD_ARGON2ID, ['memory_cost' => 1024])]);
         $this->signInBy('owner@tansyandrook.example', $taken);
         self::assertSame('owner', $this->at($this->get('/api/session'), 'role'));
     }
@@ -242,7 +251,10 @@ final class PeopleTest extends ApiTestCase
         self::assertNotNull($totp);
         $this->send('POST', '/api/account/second-factor/code', ['code' => $totp->code($clock->now()->modify('-1 hour'))]);
         self::assertSame(422, $this->code(), 'a clock that is an hour off is told');
-        $codes = $this->at($this->send('POST', '/api/account/second-factor/code', ['code' => $totp->code($clock->now()->modify('-1 minute'))]), 'codes');
+        $codes = $this->at(
+            $this->send('POST', '/api/account/second-factor/code', ['code' => $totp->code($clock->now()->modify('-1 minute'))]),
+            'codes',
+        );
         self::assertIsArray($codes);
         self::assertCount(10, $codes);
         $this->get('/api/session');
@@ -339,7 +351,10 @@ final class PeopleTest extends ApiTestCase
     {
         $log = $this->service(AuditLog::class);
         $this->service(HouseRules::class)->set(false, 365, $this->person('owner')->actor());
-        $this->workbench()->executeStatement("INSERT INTO journal.audit (at, person, what, about) VALUES (now() - interval '400 days', 'Imke', 'published', '{}'), (now() - interval '10 days', 'Imke', 'published', '{}')");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.audit (at, person, what, about)
+            VALUES (now() - interval '400 days', 'Imke', 'published', '{}'), (now() - interval '10 days', 'Imke', 'published', '{}')
+            SQL);
         $before = (int) $this->value('SELECT count(*) FROM journal.audit');
         self::assertSame(1, $log->forget());
         self::assertSame($before - 1, (int) $this->value('SELECT count(*) FROM journal.audit'));

@@ -17,11 +17,55 @@ final class PlacesTest extends ApiTestCase
     {
         $made = $this->send('POST', '/api/places', ['kind' => 'page', 'title' => 'Opening hours', 'parent' => DemoId::of('groups/about')]);
         $id = $this->text($made, 'id');
-        $words = $this->send('PUT', "/api/places/$id/words", ['html' => '<h2>On Thursdays</h2><p onclick="x()">See <a href="/papers">papers</a></p>'], '"1"');
+        $words = $this->send(
+            'PUT',
+            "/api/places/$id/words",
+            ['html' => '<h2>On Thursdays</h2><p onclick="x()">See <a href="/papers">papers</a></p>'],
+            '"1"',
+        );
         self::assertSame(['onclick'], $this->at($words, 'takenOut'));
         self::assertSame(['on-thursdays', 'Papers'], [$this->at($words, 'anchors', 0, 'name'), $this->at($words, 'links', 0, 'title')]);
-        $sheet = $this->send('PATCH', "/api/places/$id", ['light' => 'quiet', 'opening' => ['from' => '2027-03-01T10:00:00Z', 'until' => null], 'audience' => 'customers', 'closing' => ['answer' => 'elsewhere', 'to' => DemoId::of('pages/visit')], 'listing' => ['listed' => false, 'title' => 'When we open', 'description' => ''], 'summary' => 'Ten to four.'], '"2"');
-        self::assertSame([200, 'quiet', 'closed', 'Opens 1 March 2027', '2027-03-01T10:00:00+00:00', null, 'customers', 'elsewhere', 'Visit the workshop', false, 'Ten to four.'], [$this->code(), $this->at($sheet, 'light'), $this->at($sheet, 'place', 'light'), $this->at($sheet, 'place', 'lightWords'), $this->at($sheet, 'opensOn'), $this->at($sheet, 'closesOn'), $this->at($sheet, 'audience'), $this->at($sheet, 'closedAnswer'), $this->at($sheet, 'closedTo', 'title'), $this->at($sheet, 'listing', 'listed'), $this->at($sheet, 'summary')]);
+        $sheet = $this->send(
+            'PATCH',
+            "/api/places/$id",
+            [
+                'light' => 'quiet',
+                'opening' => ['from' => '2027-03-01T10:00:00Z', 'until' => null],
+                'audience' => 'customers',
+                'closing' => ['answer' => 'elsewhere', 'to' => DemoId::of('pages/visit')],
+                'listing' => ['listed' => false, 'title' => 'When we open', 'description' => ''],
+                'summary' => 'Ten to four.',
+            ],
+            '"2"',
+        );
+        self::assertSame(
+            [
+                200,
+                'quiet',
+                'closed',
+                'Opens 1 March 2027',
+                '2027-03-01T10:00:00+00:00',
+                null,
+                'customers',
+                'elsewhere',
+                'Visit the workshop',
+                false,
+                'Ten to four.',
+            ],
+            [
+                $this->code(),
+                $this->at($sheet, 'light'),
+                $this->at($sheet, 'place', 'light'),
+                $this->at($sheet, 'place', 'lightWords'),
+                $this->at($sheet, 'opensOn'),
+                $this->at($sheet, 'closesOn'),
+                $this->at($sheet, 'audience'),
+                $this->at($sheet, 'closedAnswer'),
+                $this->at($sheet, 'closedTo', 'title'),
+                $this->at($sheet, 'listing', 'listed'),
+                $this->at($sheet, 'summary'),
+            ],
+        );
         self::assertSame('When we open · Tansy & Rook', $this->at($sheet, 'listing', 'titleShown', 'text'));
         $mentions = $this->get("/api/places/$id/mentions");
         self::assertNull($this->at($mentions, 'steps'), 'it does not open yet');
@@ -32,7 +76,10 @@ final class PlacesTest extends ApiTestCase
         $id = DemoId::of('pages/visit');
         $this->send('PUT', "/api/places/$id/words", ['html' => '<p>Mine</p>'], '"1"');
         $stale = $this->send('PUT', "/api/places/$id/words", ['html' => '<p>Theirs</p>'], '"1"');
-        self::assertSame([412, '<p>Mine</p>', 2], [$this->code(), $this->at($stale, 'current', 'html'), $this->at($stale, 'current', 'version')]);
+        self::assertSame(
+            [412, '<p>Mine</p>', 2],
+            [$this->code(), $this->at($stale, 'current', 'html'), $this->at($stale, 'current', 'version')],
+        );
         $stale = $this->send('PATCH', "/api/places/$id", ['title' => 'Theirs'], '"1"');
         self::assertSame([412, 'Visit the workshop'], [$this->code(), $this->at($stale, 'current', 'place', 'title')]);
     }
@@ -50,7 +97,10 @@ final class PlacesTest extends ApiTestCase
     public static function badRevisions(): iterable
     {
         yield 'a light that is none' => [['light' => 'dim'], 'light'];
-        yield 'an end before the beginning' => [['opening' => ['from' => '2027-02-01T00:00:00Z', 'until' => '2027-01-01T00:00:00Z']], 'closesOn'];
+        yield 'an end before the beginning' => [
+            ['opening' => ['from' => '2027-02-01T00:00:00Z', 'until' => '2027-01-01T00:00:00Z']],
+            'closesOn',
+        ];
         yield 'a moment that is none' => [['opening' => ['from' => 'soon', 'until' => null]], 'opening.from'];
         yield 'below its child' => [['parent' => DemoId::of('categories/first-kits')], 'parent'];
         yield 'below an id that is none' => [['parent' => 'kits'], 'parent'];
@@ -62,9 +112,18 @@ final class PlacesTest extends ApiTestCase
 
     public function testTheTableIsNarrowedAndOrdered(): void
     {
-        $titles = fn (string $query): array => array_map(fn (mixed $row): mixed => $this->at($row, 'place', 'title'), (array) $this->at($this->get("/api/places?$query"), 'rows'));
-        self::assertSame(['Buying for a bindery', 'Care leaflet', 'Cookies', 'For newspapers', 'Order form for schools', 'Pamphlet stitch sheet'], $titles('led=nowhere'));
-        self::assertSame(['When will it come?', 'Ways to pay', 'Sheet sizes'], $titles('order=title&down=yes&group='.DemoId::of('groups/help')));
+        $titles = fn (string $query): array => array_map(
+            fn (mixed $row): mixed => $this->at($row, 'place', 'title'),
+            (array) $this->at($this->get("/api/places?$query"), 'rows'),
+        );
+        self::assertSame(
+            ['Buying for a bindery', 'Care leaflet', 'Cookies', 'For newspapers', 'Order form for schools', 'Pamphlet stitch sheet'],
+            $titles('led=nowhere'),
+        );
+        self::assertSame(
+            ['When will it come?', 'Ways to pay', 'Sheet sizes'],
+            $titles('order=title&down=yes&group='.DemoId::of('groups/help')),
+        );
         self::assertSame(['Search the shop'], $titles('listed=no'));
         self::assertSame('/', $this->at($this->get('/api/places?order=address'), 'rows', 0, 'place', 'address'));
         $this->send('PATCH', '/api/places/'.DemoId::of('pages/paying'), ['summary' => 'New'], '"1"');
@@ -90,8 +149,21 @@ final class PlacesTest extends ApiTestCase
     {
         $made = $this->upload('/api/files', 'Grain Chart_2.pdf', PlainPdf::of(['One']));
         $sheet = $this->get('/api/places/'.$this->text($made, 'id'));
-        self::assertSame(['Grain Chart 2', '/files/grain-chart-2.pdf', 'application/pdf', false], [$this->at($sheet, 'place', 'title'), $this->at($sheet, 'place', 'address'), $this->at($sheet, 'file', 'type'), $this->at($sheet, 'file', 'isPicture')]);
-        $this->upload('/api/places/'.$this->text($made, 'id').'/file', 'other.pdf', PlainPdf::of(['Two']), '"'.$this->text($sheet, 'version').'"');
+        self::assertSame(
+            ['Grain Chart 2', '/files/grain-chart-2.pdf', 'application/pdf', false],
+            [
+                $this->at($sheet, 'place', 'title'),
+                $this->at($sheet, 'place', 'address'),
+                $this->at($sheet, 'file', 'type'),
+                $this->at($sheet, 'file', 'isPicture'),
+            ],
+        );
+        $this->upload(
+            '/api/places/'.$this->text($made, 'id').'/file',
+            'other.pdf',
+            PlainPdf::of(['Two']),
+            '"'.$this->text($sheet, 'version').'"',
+        );
         self::assertSame(200, $this->code());
         $problem = $this->upload('/api/places/'.$this->text($made, 'id').'/file', 'note.txt', 'text', '"3"');
         self::assertSame([422, 'file'], [$this->code(), $this->at($problem, 'field')]);
@@ -142,7 +214,10 @@ final class PlacesTest extends ApiTestCase
     {
         $id = DemoId::of('pages/visit');
         $after = $this->send('POST', "/api/places/$id/outside-mentions", ['kind' => 'printed code', 'name' => 'Code on the door']);
-        $outside = array_values(array_filter((array) $this->at($after, 'mentions'), fn (mixed $one): bool => 'outside' === $this->at($one, 'kind')));
+        $outside = array_values(array_filter(
+            (array) $this->at($after, 'mentions'),
+            fn (mixed $one): bool => 'outside' === $this->at($one, 'kind'),
+        ));
         self::assertSame(['Code on the door', 'printed code'], [$this->at($outside, 0, 'where'), $this->at($outside, 0, 'says')]);
         $this->send('DELETE', '/api/outside-mentions/'.$this->text($outside, 0, 'id'), []);
         self::assertSame(204, $this->code());
@@ -156,14 +231,34 @@ final class PlacesTest extends ApiTestCase
     {
         self::assertSame([], $this->at($this->get('/api/seen'), 'differences'));
         $this->workbench()->executeStatement("UPDATE place SET audience = 'customers' WHERE address = '/kits'");
-        self::assertSame(['“Kits” is open; for a guest today it asks for another audience.', 'Header: “Kits” leads somewhere.'], $this->at($this->get('/api/seen?audience=customer&place='.DemoId::of('categories/kits')), 'differences'));
+        self::assertSame(
+            ['“Kits” is open; for a guest today it asks for another audience.', 'Header: “Kits” leads somewhere.'],
+            $this->at($this->get('/api/seen?audience=customer&place='.DemoId::of('categories/kits')), 'differences'),
+        );
     }
 
     public function testAViewerWritesNothing(): void
     {
         $this->signIn('viewer');
         $id = DemoId::of('pages/visit');
-        foreach ([['POST', '/api/places'], ['POST', '/api/places/many'], ['POST', '/api/files'], ['POST', "/api/places/$id/duplicate"], ['PUT', "/api/places/$id/words"], ['POST', "/api/places/$id/removal"], ['POST', '/api/addresses'], ['POST', '/api/redirects'], ['POST', '/api/redirects/many'], ['POST', '/api/redirects/removal'], ['POST', '/api/redirects/sheet'], ['POST', '/api/policies'], ['PATCH', '/api/details'], ['POST', "/api/places/$id/outside-mentions"], ['PUT', "/api/places/$id/products"], ['PUT', "/api/places/$id/stand"]] as [$method, $path]) {
+        foreach ([
+            ['POST', '/api/places'],
+            ['POST', '/api/places/many'],
+            ['POST', '/api/files'],
+            ['POST', "/api/places/$id/duplicate"],
+            ['PUT', "/api/places/$id/words"],
+            ['POST', "/api/places/$id/removal"],
+            ['POST', '/api/addresses'],
+            ['POST', '/api/redirects'],
+            ['POST', '/api/redirects/many'],
+            ['POST', '/api/redirects/removal'],
+            ['POST', '/api/redirects/sheet'],
+            ['POST', '/api/policies'],
+            ['PATCH', '/api/details'],
+            ['POST', "/api/places/$id/outside-mentions"],
+            ['PUT', "/api/places/$id/products"],
+            ['PUT', "/api/places/$id/stand"],
+        ] as [$method, $path]) {
             $this->send($method, $path, ['kind' => 'page', 'title' => 'x'], '"1"');
             self::assertSame(403, $this->code(), "$method $path");
         }
@@ -173,7 +268,12 @@ final class PlacesTest extends ApiTestCase
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'upload');
         file_put_contents($file, $content);
-        $this->browser->request('POST', $path, files: ['file' => new UploadedFile($file, $name, 'image/png', null, true)], server: ['HTTP_X_CSRF_TOKEN' => $this->csrf] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]));
+        $this->browser->request(
+            'POST',
+            $path,
+            files: ['file' => new UploadedFile($file, $name, 'image/png', null, true)],
+            server: ['HTTP_X_CSRF_TOKEN' => $this->csrf] + (null === $version ? [] : ['HTTP_IF_MATCH' => $version]),
+        );
         unlink($file);
 
         return json_decode((string) $this->browser->getResponse()->getContent(), true);

@@ -18,9 +18,16 @@ final class PoliciesTest extends ApiTestCase
         self::assertSame(200, $this->code());
         $this->send('POST', '/api/redirects', ['source' => '/fair', 'target' => '/papers', 'status' => '302', 'until' => '2027-03-31']);
         self::assertSame(200, $this->code());
-        self::assertSame('2027-03-31 18:15:00+00', $this->value("SELECT until FROM redirect WHERE source = '/fair'"), 'its last day is over at midnight there');
+        self::assertSame(
+            '2027-03-31 18:15:00+00',
+            $this->value("SELECT until FROM redirect WHERE source = '/fair'"),
+            'its last day is over at midnight there',
+        );
         $id = $this->value("SELECT id FROM place WHERE address = '/tools'");
-        $said = (string) json_encode($this->send('POST', "/api/places/$id/light-plan", ['opening' => ['from' => null, 'until' => '2027-04-01T09:30']]), \JSON_UNESCAPED_SLASHES);
+        $said = (string) json_encode(
+            $this->send('POST', "/api/places/$id/light-plan", ['opening' => ['from' => null, 'until' => '2027-04-01T09:30']]),
+            \JSON_UNESCAPED_SLASHES,
+        );
         self::assertStringContainsString('1 April 2027, 09:30 (Asia/Kathmandu)', $said);
     }
 

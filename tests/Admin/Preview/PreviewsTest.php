@@ -38,13 +38,20 @@ final class PreviewsTest extends ApiTestCase
     /** @return iterable<string, array{\Closure(self, string): void}> */
     public static function ends(): iterable
     {
-        yield 'an owner ends their sessions' => [static fn (self $test, string $id) => $test->service(TeamEditor::class)->endSessions($id, '', Actor::commandLine())];
-        yield 'an owner lets them go' => [static fn (self $test, string $id) => $test->service(TeamEditor::class)->letGo($id, Actor::commandLine())];
+        yield 'an owner ends their sessions' => [
+            static fn (self $test, string $id) => $test->service(TeamEditor::class)->endSessions($id, '', Actor::commandLine()),
+        ];
+        yield 'an owner lets them go' => [
+            static fn (self $test, string $id) => $test->service(TeamEditor::class)->letGo($id, Actor::commandLine()),
+        ];
         yield 'they end it from another browser' => [static function (self $test, string $id): void {
             $person = $test->service(EntityManagerInterface::class)->find(Person::class, $id) ?? throw new \LogicException();
             $test->service(OwnSessions::class)->end($test->service(OwnSessions::class)->of($person)[0]->id, $person);
         }];
-        yield 'a password is set by a letter' => [static fn (self $test, string $id) => $test->service(TeamEditor::class)->setPassword((string) $test->service(TeamEditor::class)->askForPassword('publisher@tansyandrook.example'), 'slow copper orchard tide')];
+        yield 'a password is set by a letter' => [static fn (self $test, string $id) => $test->service(TeamEditor::class)->setPassword(
+            (string) $test->service(TeamEditor::class)->askForPassword('publisher@tansyandrook.example'),
+            'slow copper orchard tide',
+        )];
         yield 'it was not used for three hours, and somebody looks' => [static function (self $test, string $id): void {
             $test->workbench()->executeStatement("UPDATE journal.own_session SET seen_at = seen_at - interval '4 hours'");
             $test->browser->request('GET', '/api/session');

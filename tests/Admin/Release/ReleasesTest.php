@@ -35,10 +35,16 @@ final class ReleasesTest extends ApiTestCase
 
     public function testACircleIsNotPublished(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_address, status) VALUES (gen_random_uuid(), '/round', '/and-round', 301), (gen_random_uuid(), '/and-round', '/round', 301)");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, goal_address, status)
+            VALUES (gen_random_uuid(), '/round', '/and-round', 301), (gen_random_uuid(), '/and-round', '/round', 301)
+            SQL);
         $problem = $this->send('POST', '/api/releases', ['seen' => $this->at($this->get('/api/waiting'), 'state')]);
         self::assertSame(422, $this->code());
-        self::assertStringContainsString('/round → /and-round', (string) json_encode($problem, \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE));
+        self::assertStringContainsString(
+            '/round → /and-round',
+            (string) json_encode($problem, \JSON_UNESCAPED_SLASHES | \JSON_UNESCAPED_UNICODE),
+        );
         self::assertSame('0', $this->value("SELECT count(*) FROM live.redirect WHERE source = '/round'"));
     }
 

@@ -25,7 +25,11 @@ final class SignInLimiterTest extends ApiTestCase
             self::assertStringContainsString('do not belong together', $this->try(self::EDITOR, "wrong $n"));
         }
         self::assertStringContainsString('Too many attempts', $this->try(self::EDITOR, 'lantern-editor'));
-        self::assertStringNotContainsString('Too many', $this->try(self::EDITOR, 'lantern-editor', '192.0.2.77'), 'who is elsewhere gets in');
+        self::assertStringNotContainsString(
+            'Too many',
+            $this->try(self::EDITOR, 'lantern-editor', '192.0.2.77'),
+            'who is elsewhere gets in',
+        );
     }
 
     public function testTwelveAtOnceAreNotAllTried(): void
@@ -40,7 +44,11 @@ final class SignInLimiterTest extends ApiTestCase
             $attempt->wait();
             $said[] = trim($attempt->getOutput());
         }
-        self::assertSame(['held back' => 7, 'tried' => 5], array_count_values(array_map(strval(...), self::sorted($said))), implode('; ', $said));
+        self::assertSame(
+            ['held back' => 7, 'tried' => 5],
+            array_count_values(array_map(strval(...), self::sorted($said))),
+            implode('; ', $said),
+        );
     }
 
     public function testWhatOthersTryDoesNotLockOutWhoSignsInThereEachDay(): void

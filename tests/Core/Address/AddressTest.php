@@ -113,10 +113,43 @@ final class AddressTest extends TestCase
      */
     private static function paths(): \Eris\Generator
     {
-        $part = Generators::elements('a', 'B', 'é', "e\u{301}", 'İ', 'ß', 'Σ', '日', '%41', '%c3%a9', '%C3%89', '%2F', '%2e', '%25', '%zz', '%', '.', '..', '/', '//', ' ', '+', ':', "\xC3", '_', '-', '%E1%BA%9E', "\u{212B}", '%7e', '%0a', "\u{FB03}");
+        $part = Generators::elements(
+            'a',
+            'B',
+            'é',
+            "e\u{301}",
+            'İ',
+            'ß',
+            'Σ',
+            '日',
+            '%41',
+            '%c3%a9',
+            '%C3%89',
+            '%2F',
+            '%2e',
+            '%25',
+            '%zz',
+            '%',
+            '.',
+            '..',
+            '/',
+            '//',
+            ' ',
+            '+',
+            ':',
+            "\xC3",
+            '_',
+            '-',
+            '%E1%BA%9E',
+            "\u{212B}",
+            '%7e',
+            '%0a',
+            "\u{FB03}",
+        );
 
         return Generators::map(
-            static fn (array $parts): string => '/'.implode('', array_map(static fn (mixed $one): string => \is_string($one) ? $one : '', $parts)),
+            static fn (array $parts): string => '/'
+                .implode('', array_map(static fn (mixed $one): string => \is_string($one) ? $one : '', $parts)),
             Generators::seq($part),
         );
     }

@@ -43,7 +43,8 @@ final class OutsideUrlTest extends TestCase
     public static function notUrls(): iterable
     {
         foreach (['', 'example.org', '/page', '//example.org', 'javascript:alert(1)', 'https://', 'https:///x', 'https://evil.example*', 'https://a..b/', 'https://-a.example/', 'https://user@example.org/', 'https://a:b@example.org/',
-            'https://example.org:0/', 'https://example.org:65536/', 'https://example.org:x/', 'https://exa mple.org/', "https://example.org/\n", "https://example.org\n", 'https://example.org/<b>', 'https://example.org\\x', "https://\xff.example/",
+            'https://example.org:0/', 'https://example.org:65536/', 'https://example.org:x/', 'https://exa mple.org/',
+            "https://example.org/\n", "https://example.org\n", 'https://example.org/<b>', 'https://example.org\\x', "https://\xff.example/",
             'https://[::1', 'https://[zz]/', 'https://'.str_repeat('a', 64).'.example/', 'https://example.org/'.str_repeat('a', 2048), 'https://%65xample.org/', 'https://xn--/', 'https://a_/'] as $typed) {
             yield [$typed];
         }

@@ -12,7 +12,19 @@ final class ReservedAddressesTest extends TestCase
 {
     public function testWhatTheStorefrontServesItselfIsReserved(): void
     {
-        foreach (['/', '/sitemap.xml', '/robots.txt', '/navigation.json', '/search', '/Search/', '/sign-in', '/favicon.ico', '/-', '/-/assets/main.js', '/-/preview/x'] as $address) {
+        foreach ([
+            '/',
+            '/sitemap.xml',
+            '/robots.txt',
+            '/navigation.json',
+            '/search',
+            '/Search/',
+            '/sign-in',
+            '/favicon.ico',
+            '/-',
+            '/-/assets/main.js',
+            '/-/preview/x',
+        ] as $address) {
             self::assertNotNull(ReservedAddresses::reason(Address::parse($address)), $address);
         }
     }

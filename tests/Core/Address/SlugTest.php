@@ -52,10 +52,16 @@ final class SlugTest extends TestCase
     public function testIsUniqueAmongItsSiblings(): void
     {
         $taken = ['papers', 'papers-2'];
-        self::assertSame('papers-3', Slug::fromTitle('Papers')->unlessTaken(static fn (string $slug): bool => \in_array($slug, $taken, true))->text);
+        self::assertSame(
+            'papers-3',
+            Slug::fromTitle('Papers')->unlessTaken(static fn (string $slug): bool => \in_array($slug, $taken, true))->text,
+        );
         self::assertSame('tools', Slug::fromTitle('Tools')->unlessTaken(static fn (): bool => false)->text);
         $long = str_repeat('a', 80);
-        self::assertSame(str_repeat('a', 78).'-2', Slug::fromTitle($long)->unlessTaken(static fn (string $slug): bool => $slug === $long)->text);
+        self::assertSame(
+            str_repeat('a', 78).'-2',
+            Slug::fromTitle($long)->unlessTaken(static fn (string $slug): bool => $slug === $long)->text,
+        );
     }
 
     public function testHasOneFormWhateverTheTitle(): void

@@ -18,7 +18,10 @@ final class SplitTargetTest extends TestCase
     public function testEachPartIsAsItWasWritten(string $target, string $asked, string $path, string $query, string $fragment): void
     {
         $split = SplitTarget::of($target);
-        self::assertSame([$asked, $path, $query, $fragment, $target], [$split->asked, $split->path, $split->query, $split->fragment, (string) $split]);
+        self::assertSame(
+            [$asked, $path, $query, $fragment, $target],
+            [$split->asked, $split->path, $split->query, $split->fragment, (string) $split],
+        );
     }
 
     public function testAnotherQueryStandsBeforeTheFragment(): void

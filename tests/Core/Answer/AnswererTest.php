@@ -34,7 +34,10 @@ final class AnswererTest extends TestCase
     {
         $answer = $this->ask($asked, $signedIn);
         self::assertSame([$status, $location], [$answer->status, $answer->location]);
-        self::assertStringContainsString($why, implode(' | ', array_map(static fn (Step $step): string => "$step->from {$step->words()}", $answer->trail)));
+        self::assertStringContainsString(
+            $why,
+            implode(' | ', array_map(static fn (Step $step): string => "$step->from {$step->words()}", $answer->trail)),
+        );
     }
 
     /** @return iterable<string, array{0: string, 1: int, 2: string|null, 3: string, 4?: bool}> */
@@ -53,7 +56,12 @@ final class AnswererTest extends TestCase
         yield 'one hop from another form to the end of the trail' => ['/Old-Papers/', 301, '/papers', 'redirect'];
         yield 'a chain is one hop' => ['/chain-1', 301, '/papers', 'chain-2'];
         yield 'a chain with a hop for now is for now' => ['/chain-0', 302, '/papers', 'chain-1'];
-        yield 'the visitor\'s parameters survive, the target\'s own win' => ['/with-query?sort=price&from=letter', 301, '/papers?sort=name&from=letter', 'redirect'];
+        yield 'the visitor\'s parameters survive, the target\'s own win' => [
+            '/with-query?sort=price&from=letter',
+            301,
+            '/papers?sort=name&from=letter',
+            'redirect',
+        ];
         yield 'to the outside' => ['/outside?x=1&b=2', 301, 'https://example.org/a?b=1&x=1', 'redirect'];
         yield 'gone' => ['/gone', 410, null, 'gone'];
         yield 'a chain that ends gone' => ['/to-gone', 410, null, 'gone'];
@@ -91,7 +99,10 @@ final class AnswererTest extends TestCase
     /** The promise: going from open to quiet changes no answer to any request, for any visitor, at any moment. */
     public function testMakingAPlaceQuietChangesNoAnswer(): void
     {
-        $addresses = array_merge(array_map(static fn (Place $place): string => $place->address->path, $this->places()->all()), array_column(iterator_to_array(self::requests(), false), 0));
+        $addresses = array_merge(
+            array_map(static fn (Place $place): string => $place->address->path, $this->places()->all()),
+            array_column(iterator_to_array(self::requests(), false), 0),
+        );
         $this->limitTo(300)->forAll(Generators::choose(0, 2 ** 30), Generators::bool(), Generators::choose(-400, 400))
             ->then(function (int $chosen, bool $signedIn, int $hours) use ($addresses): void {
                 $visitor = new Visitor($signedIn, $this->now()->modify("$hours hours"));
@@ -100,7 +111,11 @@ final class AnswererTest extends TestCase
                 foreach ($addresses as $address) {
                     $was = $before->answer($address, $visitor);
                     $is = $after->answer($address, $visitor);
-                    self::assertEquals([$was->status, $was->location, $was->trail, $was->place?->id], [$is->status, $is->location, $is->trail, $is->place?->id], $address);
+                    self::assertEquals(
+                        [$was->status, $was->location, $was->trail, $was->place?->id],
+                        [$is->status, $is->location, $is->trail, $is->place?->id],
+                        $address,
+                    );
                 }
             });
     }
@@ -149,10 +164,27 @@ final class AnswererTest extends TestCase
     private function places(Light $light = Light::Open, int $chosen = 0): Places
     {
         $number = 0;
-        $place = static function (string $address, Light $own = Light::Open, Opening $opening = new Opening(), Audience $audience = Audience::Everyone, ClosedAnswer $answer = ClosedAnswer::NotFound, ?string $to = null) use (&$number, $light, $chosen): Place {
+        $place = static function (
+            string $address,
+            Light $own = Light::Open,
+            Opening $opening = new Opening(),
+            Audience $audience = Audience::Everyone,
+            ClosedAnswer $answer = ClosedAnswer::NotFound,
+            ?string $to = null,
+        ) use (&$number, $light, $chosen): Place {
             $given = Light::Closed !== $own && 0 !== ($chosen >> $number++ & 1) ? $light : $own;
 
-            return new Place($address, PlaceKind::Page, $address, Address::parse($address), light: $given, opening: $opening, audience: $audience, closedAnswer: $answer, closedTo: $to);
+            return new Place(
+                $address,
+                PlaceKind::Page,
+                $address,
+                Address::parse($address),
+                light: $given,
+                opening: $opening,
+                audience: $audience,
+                closedAnswer: $answer,
+                closedTo: $to,
+            );
         };
 
         return new Places(
@@ -175,7 +207,13 @@ final class AnswererTest extends TestCase
 
     private function rules(): RuleTable
     {
-        $rule = static fn (string $from, Goal $goal, RedirectStatus $status = RedirectStatus::ForGood, bool $prefix = false, ?\DateTimeImmutable $until = null): Rule => new Rule($from, Address::parse($from), $prefix, $goal, $status, $until);
+        $rule = static fn (
+            string $from,
+            Goal $goal,
+            RedirectStatus $status = RedirectStatus::ForGood,
+            bool $prefix = false,
+            ?\DateTimeImmutable $until = null,
+        ): Rule => new Rule($from, Address::parse($from), $prefix, $goal, $status, $until);
         $to = static fn (string $address, string $query = ''): Goal => Goal::address(Address::parse($address), $query);
 
         return new RuleTable([

@@ -45,7 +45,17 @@ final class AlikeTest extends TestCase
 
     public function testOnlyWhatAPageUnderstandsMakesAnotherPageOfIt(): void
     {
-        foreach (['' => false, 'utm_source=letter&fbclid=1' => false, 'page-is-made=anew' => false, 'maker=x' => true, 'utm=1&option.Size=A4' => true, 'sort=' => true, 'q=a' => true, '%61fter=1' => true, 'options=1' => false] as $query => $is) {
+        foreach ([
+            '' => false,
+            'utm_source=letter&fbclid=1' => false,
+            'page-is-made=anew' => false,
+            'maker=x' => true,
+            'utm=1&option.Size=A4' => true,
+            'sort=' => true,
+            'q=a' => true,
+            '%61fter=1' => true,
+            'options=1' => false,
+        ] as $query => $is) {
             self::assertSame($is, UnderstoodFields::anyIn($query), $query);
         }
     }

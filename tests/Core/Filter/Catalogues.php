@@ -35,8 +35,14 @@ final class Catalogues
             0 !== mt_rand(0, 2),
             [...self::MAKERS, ''][mt_rand(0, 5)],
             self::some(self::TAGS),
-            array_filter(['Size' => self::some(self::SIZES), 'Pack' => self::some(self::PACKS)], static fn (array $values): bool => [] !== $values || 0 === mt_rand(0, 3)),
-            array_values(array_unique(array_merge([], ...array_map(static fn (string $id): array => [$id, ...$categories[$id]], self::some(array_keys($categories)))))),
+            array_filter(
+                ['Size' => self::some(self::SIZES), 'Pack' => self::some(self::PACKS)],
+                static fn (array $values): bool => [] !== $values || 0 === mt_rand(0, 3),
+            ),
+            array_values(array_unique(array_merge(
+                [],
+                ...array_map(static fn (string $id): array => [$id, ...$categories[$id]], self::some(array_keys($categories))),
+            ))),
         ), $ids);
     }
 
@@ -44,7 +50,14 @@ final class Catalogues
     public static function narrowing(int $seed, array $categories): Narrowing
     {
         mt_srand($seed + 1);
-        $choices = ['maker' => self::seldom(self::MAKERS), 'tag' => self::seldom(self::TAGS), 'option.Size' => self::seldom(self::SIZES), 'option.Pack' => self::seldom(self::PACKS), 'category' => self::seldom($categories), 'option.Gone' => self::seldom(['x'])];
+        $choices = [
+            'maker' => self::seldom(self::MAKERS),
+            'tag' => self::seldom(self::TAGS),
+            'option.Size' => self::seldom(self::SIZES),
+            'option.Pack' => self::seldom(self::PACKS),
+            'category' => self::seldom($categories),
+            'option.Gone' => self::seldom(['x']),
+        ];
         $from = [null, null, 0, 480, 501, 99_999][mt_rand(0, 5)];
 
         return new Narrowing($choices, $from, [null, null, ($from ?? 0) + 40, ($from ?? 0) + 500][mt_rand(0, 3)], 0 === mt_rand(0, 3));
@@ -56,7 +69,10 @@ final class Catalogues
         mt_srand($seed + 2);
         $same = [[], [], ['50x70' => '50 × 70 cm'], ['A4' => '50x70', '70 × 100 cm' => '50x70'], ['50x70' => 'Half sheet']][mt_rand(0, 4)];
 
-        return Filters::of(['filter.option.Size' => (new FilterSetting(same: $same))->stored(), 'filter.maker' => (new FilterSetting(same: 0 === mt_rand(0, 2) ? ['9' => '10'] : []))->stored()]);
+        return Filters::of([
+            'filter.option.Size' => (new FilterSetting(same: $same))->stored(),
+            'filter.maker' => (new FilterSetting(same: 0 === mt_rand(0, 2) ? ['9' => '10'] : []))->stored(),
+        ]);
     }
 
     /** @return list<Filter> of a listing */

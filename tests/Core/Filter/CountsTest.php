@@ -27,7 +27,12 @@ final class CountsTest extends TestCase
             new Item('3', 900, false, 'Ludd', [], ['Size' => ['A3']]),
             new Item('4', 2500, true, 'Pear', ['gift'], []),
         ];
-        $counts = Counts::of($items, new Narrowing(['maker' => ['Ludd'], 'option.Size' => ['A3']]), array_map(Filter::named(...), ['maker', 'tag', 'price', 'in-stock']), Filters::of([]));
+        $counts = Counts::of(
+            $items,
+            new Narrowing(['maker' => ['Ludd'], 'option.Size' => ['A3']]),
+            array_map(Filter::named(...), ['maker', 'tag', 'price', 'in-stock']),
+            Filters::of([]),
+        );
         self::assertSame(2, $counts->total);
         self::assertEquals(['Ludd' => 2], $counts->choices['maker'], 'Hollin has no A3');
         self::assertEquals(['A4' => 1, 'A3' => 2], $counts->choices['option.Size'], 'all of Ludd’s, whatever their size');
@@ -40,7 +45,11 @@ final class CountsTest extends TestCase
     public function testWhatMeansTheSameIsCountedOnce(): void
     {
         $filters = Filters::of(['filter.option.Size' => (new FilterSetting(same: ['50x70' => '50 × 70 cm']))->stored()]);
-        $items = [new Item('1', 1, true, '', [], ['Size' => ['50x70', '50 × 70 cm']]), new Item('2', 1, true, '', [], ['Size' => ['50x70']]), new Item('3', 1, true, '', [], ['Size' => ['A4']])];
+        $items = [
+            new Item('1', 1, true, '', [], ['Size' => ['50x70', '50 × 70 cm']]),
+            new Item('2', 1, true, '', [], ['Size' => ['50x70']]),
+            new Item('3', 1, true, '', [], ['Size' => ['A4']]),
+        ];
         foreach (['50x70', '50 × 70 cm'] as $asked) {
             $counts = Counts::of($items, new Narrowing(['option.Size' => [$asked]]), [], $filters);
             self::assertSame(2, $counts->total);
@@ -83,7 +92,15 @@ final class CountsTest extends TestCase
                 self::assertLessThanOrEqual(Counts::of($items, $narrowing->without($key), [], $filters)->total, $total);
             }
             foreach ($narrowing->choices as $key => $values) {
-                self::assertGreaterThanOrEqual($total, Counts::of($items, $narrowing->choosing([$key => [...$values, 'A4', 'Pear']] + $narrowing->choices), [], $filters)->total);
+                self::assertGreaterThanOrEqual(
+                    $total,
+                    Counts::of(
+                        $items,
+                        $narrowing->choosing([$key => [...$values, 'A4', 'Pear']] + $narrowing->choices),
+                        [],
+                        $filters,
+                    )->total,
+                );
             }
         });
     }

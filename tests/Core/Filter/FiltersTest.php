@@ -22,7 +22,10 @@ final class FiltersTest extends TestCase
         self::assertSame($filters->everywhere, $filters->search);
         self::assertSame($filters->everywhere, $filters->ofPlace(''));
 
-        $filters = Filters::of([Filters::EVERYWHERE => Filters::chosen(['maker', 'option.Sheet size']), Filters::SEARCH => Filters::chosen([])]);
+        $filters = Filters::of([
+            Filters::EVERYWHERE => Filters::chosen(['maker', 'option.Sheet size']),
+            Filters::SEARCH => Filters::chosen([]),
+        ]);
         self::assertSame(['maker', 'option.Sheet size'], self::keys($filters->everywhere));
         self::assertSame([], $filters->search, 'none is a choice, too');
         self::assertSame(['price'], self::keys($filters->ofPlace(Filters::chosen(['price']))));
@@ -31,7 +34,13 @@ final class FiltersTest extends TestCase
 
     public function testAFilterIsWordedAndReadBack(): void
     {
-        $setting = new FilterSetting('Format', ChoiceOrder::Hand, ['10', '9'], ['10' => 'Ten', 'A4' => 'Small'], ['50x70' => '50 × 70 cm', '7' => '10']);
+        $setting = new FilterSetting(
+            'Format',
+            ChoiceOrder::Hand,
+            ['10', '9'],
+            ['10' => 'Ten', 'A4' => 'Small'],
+            ['50x70' => '50 × 70 cm', '7' => '10'],
+        );
         self::assertEquals($setting, FilterSetting::fromStored($setting->stored()));
         self::assertSame('', (new FilterSetting())->stored());
         self::assertEquals(new FilterSetting(), FilterSetting::fromStored('{"order":"sideways","labels":[[1]]}'));
@@ -41,13 +50,28 @@ final class FiltersTest extends TestCase
         $filters = Filters::of([Filters::ONE.'option.Size' => $setting->stored()]);
         self::assertSame('Format', $filters->label(Filter::option('Size')));
         self::assertSame('Maker', $filters->label(Filter::named('maker')));
-        self::assertSame(['10', '50 × 70 cm'], $filters->canonical(new Narrowing(['option.Size' => ['7', '10', '50x70']]))->choices['option.Size']);
-        self::assertSame(['option.Size' => ['10', '7'], 'maker' => ['7']], array_reverse($filters->valuesOf(new Narrowing(['option.Size' => ['7'], 'maker' => ['7']]))));
+        self::assertSame(
+            ['10', '50 × 70 cm'],
+            $filters->canonical(new Narrowing(['option.Size' => ['7', '10', '50x70']]))->choices['option.Size'],
+        );
+        self::assertSame(
+            ['option.Size' => ['10', '7'], 'maker' => ['7']],
+            array_reverse($filters->valuesOf(new Narrowing(['option.Size' => ['7'], 'maker' => ['7']]))),
+        );
     }
 
     public function testSettingsOfFiltersAreKnownByTheirNames(): void
     {
-        foreach (['filters' => true, 'filters_search' => true, 'filter.maker' => true, 'filter.option.Size' => true, 'filter.' => false, 'filter.option.' => false, 'filter.colour' => false, 'name' => false] as $name => $is) {
+        foreach ([
+            'filters' => true,
+            'filters_search' => true,
+            'filter.maker' => true,
+            'filter.option.Size' => true,
+            'filter.' => false,
+            'filter.option.' => false,
+            'filter.colour' => false,
+            'name' => false,
+        ] as $name => $is) {
             self::assertSame($is, Filters::isSetting($name), $name);
         }
     }

@@ -16,7 +16,17 @@ final class NarrowingTest extends TestCase
     use TestTrait;
 
     private const VALUES = ['gift', '7', '007', 'a&b=c', 'größe #1', '+', '%41', 'Hollin Mill', '50 × 70 cm', '[]', 'ten, or less', ' '];
-    private const KEYS = ['maker', 'tag', 'category', 'option.Sheet size', 'option.0', 'option.a=b', 'option.option.', 'option.price-from', 'option.[x]'];
+    private const KEYS = [
+        'maker',
+        'tag',
+        'category',
+        'option.Sheet size',
+        'option.0',
+        'option.a=b',
+        'option.option.',
+        'option.price-from',
+        'option.[x]',
+    ];
 
     public function testItIsReadBackFromTheQueryThatItMakes(): void
     {
@@ -42,8 +52,16 @@ final class NarrowingTest extends TestCase
 
     public function testTheNormalAddress(): void
     {
-        $narrowing = new Narrowing(['option.Sheet size' => ['50 × 70 cm'], 'tag' => ['gift'], 'maker' => ['Ludd', 'Hollin Mill', 'Ludd']], 500, 2050, true);
-        self::assertSame('maker=Hollin+Mill&maker=Ludd&tag=gift&price-from=5&price-to=20.50&in-stock=yes&option.Sheet+size=50+%C3%97+70+cm', $narrowing->query());
+        $narrowing = new Narrowing(
+            ['option.Sheet size' => ['50 × 70 cm'], 'tag' => ['gift'], 'maker' => ['Ludd', 'Hollin Mill', 'Ludd']],
+            500,
+            2050,
+            true,
+        );
+        self::assertSame(
+            'maker=Hollin+Mill&maker=Ludd&tag=gift&price-from=5&price-to=20.50&in-stock=yes&option.Sheet+size=50+%C3%97+70+cm',
+            $narrowing->query(),
+        );
         self::assertSame('', (new Narrowing(['maker' => []]))->query());
     }
 
@@ -51,7 +69,10 @@ final class NarrowingTest extends TestCase
     {
         $narrowing = new Narrowing(['category' => ['id-1', 'id-2']]);
         self::assertSame('category=papers%2Fcombed', $narrowing->query(['id-1' => 'papers/combed']), 'one that is gone narrows nothing');
-        self::assertTrue(Narrowing::fromQuery('category=papers/combed&category=boards')->callingCategories(['papers/combed' => 'id-1', 'boards' => 'id-2'])->equals($narrowing));
+        self::assertTrue(Narrowing::fromQuery('category=papers/combed&category=boards')->callingCategories([
+            'papers/combed' => 'id-1',
+            'boards' => 'id-2',
+        ])->equals($narrowing));
         self::assertSame('Combed', $narrowing->words(['id-1' => 'Combed']));
     }
 
@@ -83,18 +104,39 @@ final class NarrowingTest extends TestCase
     {
         self::assertSame('price-to=1', Narrowing::fromQuery('price-from=5&price-to=1')->query());
         self::assertSame('maker=Ludd', Narrowing::fromQuery('maker=Ludd&maker=%FF&price-from=ten')->query());
-        self::assertSame('price-from=5.50', Narrowing::fromQuery('price-from=5%2C5&price-from=')->query(), 'a form sends what was left empty');
-        self::assertSame(Narrowing::MOST_CHOICES, \count(Narrowing::fromQuery(implode('&', array_map(static fn (int $n): string => "maker=$n", range(1, 400))))->choices['maker']));
+        self::assertSame(
+            'price-from=5.50',
+            Narrowing::fromQuery('price-from=5%2C5&price-from=')->query(),
+            'a form sends what was left empty',
+        );
+        self::assertSame(
+            Narrowing::MOST_CHOICES,
+            \count(Narrowing::fromQuery(implode(
+                '&',
+                array_map(static fn (int $n): string => "maker=$n", range(1, 400)),
+            ))->choices['maker']),
+        );
     }
 
     public function testAnAddressOfTheTimeWithOneTagAndOneOptionStillNarrows(): void
     {
-        self::assertSame(['tag' => ['gift'], 'option.Sheet size' => ['50 × 70 cm']], Narrowing::fromQuery('tag=gift&price-to=20.00&option=Sheet%20size&choice=50%20%C3%97%2070%20cm')->choices);
+        self::assertSame(
+            ['tag' => ['gift'], 'option.Sheet size' => ['50 × 70 cm']],
+            Narrowing::fromQuery('tag=gift&price-to=20.00&option=Sheet%20size&choice=50%20%C3%97%2070%20cm')->choices,
+        );
     }
 
     public function testItSaysWhatItIs(): void
     {
-        self::assertSame('Hollin Mill or Ludd, gift, Sheet size A4, 5 to 20.50, in stock', (new Narrowing(['maker' => ['Ludd', 'Hollin Mill'], 'tag' => ['gift'], 'option.Sheet size' => ['A4']], 500, 2050, true))->words());
+        self::assertSame(
+            'Hollin Mill or Ludd, gift, Sheet size A4, 5 to 20.50, in stock',
+            (new Narrowing(
+                ['maker' => ['Ludd', 'Hollin Mill'], 'tag' => ['gift'], 'option.Sheet size' => ['A4']],
+                500,
+                2050,
+                true,
+            ))->words(),
+        );
         self::assertSame('up to 0.07', (new Narrowing(priceTo: 7))->words());
     }
 
@@ -105,7 +147,11 @@ final class NarrowingTest extends TestCase
         self::assertSame('price-from=5', $narrowing->without('maker')->without('in-stock')->query());
         self::assertSame('maker=10&maker=9&in-stock=yes', $narrowing->without('price')->query());
         self::assertSame(['maker', 'price', 'in-stock'], $narrowing->keys());
-        self::assertSame('maker=9&price-from=5&in-stock=yes', $narrowing->among(['maker' => ['9' => true]])->query(), 'what nobody knows narrows nothing');
+        self::assertSame(
+            'maker=9&price-from=5&in-stock=yes',
+            $narrowing->among(['maker' => ['9' => true]])->query(),
+            'what nobody knows narrows nothing',
+        );
     }
 
     /** @param \Closure(): Narrowing $make */

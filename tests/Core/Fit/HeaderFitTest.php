@@ -33,7 +33,10 @@ final class HeaderFitTest extends TestCase
 
     public function testAHeaderThatBreaksSaysWhereAndWhichLabelIsToBlame(): void
     {
-        $fit = $this->fit(...array_map($this->entry(...), ['Papers', 'Boards and cloth for covers', 'Threads', 'Tools', 'Kits', 'Journal']));
+        $fit = $this->fit(...array_map(
+            $this->entry(...),
+            ['Papers', 'Boards and cloth for covers', 'Threads', 'Tools', 'Kits', 'Journal'],
+        ));
         self::assertTrue($fit->ever);
         self::assertSame('Boards and cloth for covers', $fit->widest);
         self::assertGreaterThan(HeaderFit::DRAWER_BELOW, $fit->needs);
@@ -41,7 +44,10 @@ final class HeaderFitTest extends TestCase
         self::assertStringContainsString("narrower than {$fit->drawerBelow()} px the phone’s drawer", $fit->words());
         self::assertSame('', $fit->words($fit->needs), 'taken over sooner, nothing takes two lines');
         self::assertStringContainsString("from 700 to {$fit->needs} px the header’s first level takes two lines", $fit->words(700));
-        $wider = $this->fit(...array_map($this->entry(...), ['Papers', 'Boards and cloth for covers', 'Threads', 'Tools', 'Kits', 'Journal', 'About']));
+        $wider = $this->fit(...array_map(
+            $this->entry(...),
+            ['Papers', 'Boards and cloth for covers', 'Threads', 'Tools', 'Kits', 'Journal', 'About'],
+        ));
         self::assertGreaterThan($fit->needs, $wider->needs);
     }
 
@@ -56,7 +62,10 @@ final class HeaderFitTest extends TestCase
 
     public function testWhatHasADropdownTakesMoreRoom(): void
     {
-        self::assertSame($this->fit($this->entry('Papers'))->needs + 26, $this->fit($this->entry('Papers', $this->entry('Marbled')))->needs);
+        self::assertSame(
+            $this->fit($this->entry('Papers'))->needs + 26,
+            $this->fit($this->entry('Papers', $this->entry('Marbled')))->needs,
+        );
     }
 
     public function testLabelsThatTakeTwoLinesInADropdownAreNamed(): void

@@ -67,32 +67,66 @@ final class LightPlannerTest extends TestCase
     public function testForCustomersOnlyAGuestIsAskedToSignIn(): void
     {
         self::assertSame('/kits asks a guest to sign in (403).', $this->touches('kits', new Revision(audience: Audience::Customers))[0]);
-        self::assertSame('/kits opens for guests only.', $this->touches('kits', new Revision(audience: Audience::Guests), Visitor::customer(self::now()))[0]);
-        self::assertSame([], $this->touches('kits', new Revision(audience: Audience::Customers), Visitor::customer(self::now())), 'a customer notices nothing at the moment, but the sitemap does');
+        self::assertSame(
+            '/kits opens for guests only.',
+            $this->touches('kits', new Revision(audience: Audience::Guests), Visitor::customer(self::now()))[0],
+        );
+        self::assertSame(
+            [],
+            $this->touches('kits', new Revision(audience: Audience::Customers), Visitor::customer(self::now())),
+            'a customer notices nothing at the moment, but the sitemap does',
+        );
     }
 
     public function testDatesSayWhatTheyWillDo(): void
     {
-        $said = $this->touches('kits', new Revision(opening: new Opening(new \DateTimeImmutable('2027-03-01T10:00:00Z'), new \DateTimeImmutable('2027-04-01T00:00:00Z'))));
+        $said = $this->touches(
+            'kits',
+            new Revision(opening: new Opening(
+                new \DateTimeImmutable('2027-03-01T10:00:00Z'),
+                new \DateTimeImmutable('2027-04-01T00:00:00Z'),
+            )),
+        );
         self::assertSame('Breaks: /kits answers “not found” (404).', $said[0]);
         self::assertSame('It opens by itself on 1 March 2027, 10:00 (UTC).', $said[1]);
         self::assertSame('It closes by itself on 1 April 2027, 00:00 (UTC).', $said[2]);
-        self::assertSame(['It closes by itself on 1 April 2027, 00:00 (UTC).'], $this->touches('kits', new Revision(opening: new Opening(until: new \DateTimeImmutable('2027-04-01T00:00:00Z')))));
+        self::assertSame(
+            ['It closes by itself on 1 April 2027, 00:00 (UTC).'],
+            $this->touches('kits', new Revision(opening: new Opening(until: new \DateTimeImmutable('2027-04-01T00:00:00Z')))),
+        );
     }
 
     public function testDatesAreToldInTheTimeZoneOfTheShop(): void
     {
         $now = self::now()->setTimezone(new \DateTimeZone('Europe/Paris'));
-        self::assertSame(['It closes by itself on 1 April 2027, 02:00 (Europe/Paris).'], $this->touches('kits', new Revision(opening: new Opening(until: new \DateTimeImmutable('2027-03-31T17:00:00-07:00'))), Visitor::guest($now)));
+        self::assertSame(
+            ['It closes by itself on 1 April 2027, 02:00 (Europe/Paris).'],
+            $this->touches(
+                'kits',
+                new Revision(opening: new Opening(until: new \DateTimeImmutable('2027-03-31T17:00:00-07:00'))),
+                Visitor::guest($now),
+            ),
+        );
     }
 
     public function testWhatOnlyCustomersNoticeIsToldAsTheirs(): void
     {
         $before = $this->place('kits');
-        $said = array_map(self::said(...), $this->planner()->touchesForAll($before, (new Revision(audience: Audience::Guests))->appliedTo($before, $this->shop()), self::now()));
+        $said = array_map(
+            self::said(...),
+            $this->planner()->touchesForAll(
+                $before,
+                (new Revision(audience: Audience::Guests))->appliedTo($before, $this->shop()),
+                self::now(),
+            ),
+        );
         self::assertContains('Breaks: For customers: 1 text links here: Journal. Whoever follows it is asked to sign in.', $said);
         self::assertSame($said, array_unique($said), 'nothing is told twice');
-        $both = $this->planner()->touchesForAll($before, (new Revision(light: Light::Closed))->appliedTo($before, $this->shop()), self::now());
+        $both = $this->planner()->touchesForAll(
+            $before,
+            (new Revision(light: Light::Closed))->appliedTo($before, $this->shop()),
+            self::now(),
+        );
         self::assertSame([], array_filter($both, static fn (Touch $one): bool => $one->forCustomers), 'what both get is told once');
     }
 
@@ -100,7 +134,17 @@ final class LightPlannerTest extends TestCase
     {
         $before = $this->place('first');
         $planner = new LightPlanner([new NamedTree('7', new Tree([new Entry('e', new PlaceTarget('first'))]))], [], [], 0);
-        self::assertContains('7 loses “First kits”.', array_map(self::said(...), $planner->touches($before, (new Revision(light: Light::Quiet))->appliedTo($before, $this->shop()), Visitor::guest(self::now()))));
+        self::assertContains(
+            '7 loses “First kits”.',
+            array_map(
+                self::said(...),
+                $planner->touches(
+                    $before,
+                    (new Revision(light: Light::Quiet))->appliedTo($before, $this->shop()),
+                    Visitor::guest(self::now()),
+                ),
+            ),
+        );
     }
 
     public function testOpeningWhatWasClosedSaysWhatComesBack(): void
@@ -121,9 +165,16 @@ final class LightPlannerTest extends TestCase
     private function touches(string $id, Revision $revision, ?Visitor $visitor = null): array
     {
         $before = $this->place($id);
-        $touches = $this->planner()->touches($before, $revision->appliedTo($before, $this->shop()), $visitor ?? Visitor::guest(self::now()));
+        $touches = $this->planner()->touches(
+            $before,
+            $revision->appliedTo($before, $this->shop()),
+            $visitor ?? Visitor::guest(self::now()),
+        );
 
-        return array_values(array_filter(array_map(self::said(...), $touches), static fn (string $one): bool => null === $visitor || !$visitor->signedIn || !str_contains($one, 'sitemap')));
+        return array_values(array_filter(
+            array_map(self::said(...), $touches),
+            static fn (string $one): bool => null === $visitor || !$visitor->signedIn || !str_contains($one, 'sitemap'),
+        ));
     }
 
     private static function said(Touch $touch): string

@@ -30,7 +30,10 @@ final class MentionWordsTest extends TestCase
     public static function mentions(): iterable
     {
         yield [new EntryMention('Header', 'm', 'e', 'Gifts'), '“Gifts”'];
-        yield [new EntryMention('Header', 'm', 'e', 'Gifts', ['Kits', 'For two'], 'Wrapping'), '“Gifts” under Kits › For two, to the part “Wrapping”'];
+        yield [
+            new EntryMention('Header', 'm', 'e', 'Gifts', ['Kits', 'For two'], 'Wrapping'),
+            '“Gifts” under Kits › For two, to the part “Wrapping”',
+        ];
         yield [new TextMention('Care', 'p'), 'a link'];
         yield [new TextMention('Care', 'p', LinkForm::Typed, 3), 'a typed address, 3 times'];
         yield [new TextMention('Care', 'p', LinkForm::Button, 1, PlaceKind::PageGroup), 'a button, in a closed page group'];
@@ -39,6 +42,10 @@ final class MentionWordsTest extends TestCase
         yield [new Mention(MentionKind::ClosedPlace, 'Old kits'), 'while it is closed'];
         yield [new Mention(MentionKind::List, 'Front page'), 'its page lists it'];
         yield [new OutsideMention('Autumn', 'o', 'advertisement'), 'advertisement', 'Autumn (advertisement)'];
-        yield [new OutsideMention('Label', 'o', 'printed code', '/old'), 'printed code, by way of /old', 'Label (printed code, by way of /old)'];
+        yield [
+            new OutsideMention('Label', 'o', 'printed code', '/old'),
+            'printed code, by way of /old',
+            'Label (printed code, by way of /old)',
+        ];
     }
 }

@@ -18,10 +18,24 @@ final class RelativesTest extends TestCase
     {
         $place = $this->place('Calendar kits');
         $parent = $this->place('Kits');
-        $others = [$this->place('Calendar paper'), $this->place('First kits'), $this->place('Tools'), $this->place('Shut kits', Light::Closed), $place, $parent];
+        $others = [
+            $this->place('Calendar paper'),
+            $this->place('First kits'),
+            $this->place('Tools'),
+            $this->place('Shut kits', Light::Closed),
+            $place,
+            $parent,
+        ];
         $found = Relatives::nearest($place, $parent, $others, ['First kits' => 9, 'Tools' => 1], 10, new \DateTimeImmutable());
-        self::assertSame(['Kits, stands above it', 'First kits, shares 9 of its 10 products', 'Calendar paper, has a name like it'], array_map(static fn (Relative $one): string => "{$one->place->title}, {$one->words()}", \array_slice($found, 0, 3)));
-        self::assertNotContains('Shut kits', array_map(static fn (Relative $one): string => $one->place->title, $found), 'visitors are led to what opens');
+        self::assertSame(
+            ['Kits, stands above it', 'First kits, shares 9 of its 10 products', 'Calendar paper, has a name like it'],
+            array_map(static fn (Relative $one): string => "{$one->place->title}, {$one->words()}", \array_slice($found, 0, 3)),
+        );
+        self::assertNotContains(
+            'Shut kits',
+            array_map(static fn (Relative $one): string => $one->place->title, $found),
+            'visitors are led to what opens',
+        );
     }
 
     public function testAClosedParentIsNotOffered(): void

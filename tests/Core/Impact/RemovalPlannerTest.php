@@ -29,7 +29,10 @@ final class RemovalPlannerTest extends TestCase
 {
     public function testVisitorsAreLedOnFromEveryAddressTheyKnow(): void
     {
-        $removal = $this->plan(VisitorForwarding::to($this->place('papers', '/papers')), [$this->rule('/older', Goal::place('gifts')), $this->rule('/typed', Goal::address(Address::parse('/gifts')))]);
+        $removal = $this->plan(
+            VisitorForwarding::to($this->place('papers', '/papers')),
+            [$this->rule('/older', Goal::place('gifts')), $this->rule('/typed', Goal::address(Address::parse('/gifts')))],
+        );
         self::assertSame(['/gifts → papers 301'], $this->made($removal));
         self::assertSame(['/older → papers 301', '/typed → papers 301'], $this->rules($removal->changed));
         self::assertSame([], $removal->dropped);
@@ -44,7 +47,10 @@ final class RemovalPlannerTest extends TestCase
 
     public function testNotFoundLeavesNothingThatLeadsNowhere(): void
     {
-        $removal = $this->plan(VisitorForwarding::notFound(), [$this->rule('/older', Goal::place('gifts')), $this->rule('/other', Goal::place('papers'))]);
+        $removal = $this->plan(
+            VisitorForwarding::notFound(),
+            [$this->rule('/older', Goal::place('gifts')), $this->rule('/other', Goal::place('papers'))],
+        );
         self::assertSame([[], ['/older → gifts 301'], []], [$this->made($removal), $this->rules($removal->dropped), $removal->changed]);
         self::assertTrue($removal->touches[0]->breaks);
     }
@@ -79,13 +85,40 @@ final class RemovalPlannerTest extends TestCase
 
     public function testSaysWhatBecomesOfEachMention(): void
     {
-        $mentions = [new EntryMention('Header', 'm', 'e', 'Gifts', ['Kits']), new TextMention('Care of paper', 'p'), new OutsideMention('Autumn', 'o', 'advertisement'), new Mention(MentionKind::ClosedPlace, 'Old kits')];
-        $said = implode(' ', array_map(static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').TouchWords::of($touch), $this->plan(VisitorForwarding::to($this->place('papers', '/papers')), [], mentions: $mentions, visits: 214)->touches));
-        self::assertSame('/gifts leads to “Title of papers” for good (301); it had 214 visits in 30 days. Header loses “Gifts” under Kits; what stands below it stays, under a heading. The links in “Care of paper” lead to “Title of papers”. Closed places that lead here lead to “Title of papers”: “Old kits”. Outside of the shop its address stands in Autumn (advertisement). Whoever follows it arrives at “Title of papers”; change it there by hand. “Title of child” below it keeps its address, and stands one step higher.', $said);
-        $said = implode(' ', array_map(static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').TouchWords::of($touch), $this->plan(VisitorForwarding::gone(), [], mentions: $mentions)->touches));
+        $mentions = [
+            new EntryMention('Header', 'm', 'e', 'Gifts', ['Kits']),
+            new TextMention('Care of paper', 'p'),
+            new OutsideMention('Autumn', 'o', 'advertisement'),
+            new Mention(MentionKind::ClosedPlace, 'Old kits'),
+        ];
+        $said = implode(
+            ' ',
+            array_map(
+                static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').TouchWords::of($touch),
+                $this->plan(VisitorForwarding::to($this->place('papers', '/papers')), [], mentions: $mentions, visits: 214)->touches,
+            ),
+        );
+        self::assertSame(
+            '/gifts leads to “Title of papers” for good (301); it had 214 visits in 30 days. Header loses “Gifts” under Kits; what stands '
+                .'below it stays, under a heading. The links in “Care of paper” lead to “Title of papers”. Closed places that lead here '
+                .'lead to “Title of papers”: “Old kits”. Outside of the shop its address stands in Autumn (advertisement). Whoever '
+                .'follows it arrives at “Title of papers”; change it there by hand. “Title of child” below it keeps its address, and '
+                .'stands one step higher.',
+            $said,
+        );
+        $said = implode(
+            ' ',
+            array_map(
+                static fn (Touch $touch): string => ($touch->breaks ? 'Breaks: ' : '').TouchWords::of($touch),
+                $this->plan(VisitorForwarding::gone(), [], mentions: $mentions)->touches,
+            ),
+        );
         self::assertStringContainsString('Breaks: /gifts answers “gone” (410).', $said);
         self::assertStringContainsString('The links in “Care of paper” become plain words.', $said);
-        self::assertStringContainsString('Breaks: Outside of the shop its address stands in Autumn (advertisement). Whoever follows it finds nothing', $said);
+        self::assertStringContainsString(
+            'Breaks: Outside of the shop its address stands in Autumn (advertisement). Whoever follows it finds nothing',
+            $said,
+        );
     }
 
     #[DataProvider('refusals')]
@@ -93,7 +126,11 @@ final class RemovalPlannerTest extends TestCase
     {
         $this->expectException(Refused::class);
         $this->expectExceptionMessageMatches("/$says/");
-        (new RemovalPlanner(Address::parse('/gifts'), [], []))->plan(new Place('gifts', $kind, 'Gifts', Address::parse('/gifts')), null === $to ? VisitorForwarding::gone() : VisitorForwarding::to($to), new \DateTimeImmutable());
+        (new RemovalPlanner(Address::parse('/gifts'), [], []))->plan(
+            new Place('gifts', $kind, 'Gifts', Address::parse('/gifts')),
+            null === $to ? VisitorForwarding::gone() : VisitorForwarding::to($to),
+            new \DateTimeImmutable(),
+        );
     }
 
     /** @return iterable<string, array{PlaceKind, Place|null, string}> */
@@ -101,19 +138,44 @@ final class RemovalPlannerTest extends TestCase
     {
         yield 'the front page' => [PlaceKind::FrontPage, null, 'always there'];
         yield 'a product' => [PlaceKind::Product, null, 'comes from elsewhere'];
-        yield 'to itself' => [PlaceKind::Collection, new Place('gifts', PlaceKind::Collection, 'Gifts', Address::parse('/gifts')), 'to itself'];
-        yield 'to what is closed' => [PlaceKind::Collection, new Place('x', PlaceKind::Page, 'Shut', Address::parse('/x'), null, Light::Closed), '“Shut” does not open'];
+        yield 'to itself' => [
+            PlaceKind::Collection,
+            new Place('gifts', PlaceKind::Collection, 'Gifts', Address::parse('/gifts')),
+            'to itself',
+        ];
+        yield 'to what is closed' => [
+            PlaceKind::Collection,
+            new Place('x', PlaceKind::Page, 'Shut', Address::parse('/x'), null, Light::Closed),
+            '“Shut” does not open',
+        ];
     }
 
     /**
      * @param list<Rule>    $rules
      * @param list<Mention> $mentions
      */
-    private function plan(VisitorForwarding $onward, array $rules, ?string $known = '/gifts', array $mentions = [], int $visits = 0, string $at = '/gifts', Light $light = Light::Open): Removal
-    {
-        $planner = new RemovalPlanner(null === $known ? null : Address::parse($known), $rules, $mentions, $visits, [] === $mentions ? [] : [$this->place('child', '/gifts/child')]);
+    private function plan(
+        VisitorForwarding $onward,
+        array $rules,
+        ?string $known = '/gifts',
+        array $mentions = [],
+        int $visits = 0,
+        string $at = '/gifts',
+        Light $light = Light::Open,
+    ): Removal {
+        $planner = new RemovalPlanner(
+            null === $known ? null : Address::parse($known),
+            $rules,
+            $mentions,
+            $visits,
+            [] === $mentions ? [] : [$this->place('child', '/gifts/child')],
+        );
 
-        return $planner->plan(new Place('gifts', PlaceKind::Collection, 'Gifts', Address::parse($at), null, $light), $onward, new \DateTimeImmutable());
+        return $planner->plan(
+            new Place('gifts', PlaceKind::Collection, 'Gifts', Address::parse($at), null, $light),
+            $onward,
+            new \DateTimeImmutable(),
+        );
     }
 
     private function place(string $id, string $address): Place
@@ -139,6 +201,9 @@ final class RemovalPlannerTest extends TestCase
      */
     private function rules(array $rules): array
     {
-        return array_map(static fn (Rule $rule): string => "{$rule->source} → ".($rule->goal->placeId ?? $rule->goal->address)." {$rule->status->value}", $rules);
+        return array_map(
+            static fn (Rule $rule): string => "{$rule->source} → ".($rule->goal->placeId ?? $rule->goal->address)." {$rule->status->value}",
+            $rules,
+        );
     }
 }

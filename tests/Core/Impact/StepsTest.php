@@ -16,7 +16,13 @@ final class StepsTest extends TestCase
 
     public function testGoesTheShortestWay(): void
     {
-        $links = ['front' => ['papers', 'search'], 'papers' => ['marbled', 'sheet'], 'marbled' => ['sheet', 'guide'], 'guide' => ['leaflet'], 'leaflet' => ['papers']];
+        $links = [
+            'front' => ['papers', 'search'],
+            'papers' => ['marbled', 'sheet'],
+            'marbled' => ['sheet', 'guide'],
+            'guide' => ['leaflet'],
+            'leaflet' => ['papers'],
+        ];
         self::assertSame(
             ['front' => 0, 'papers' => 1, 'sheet' => 2, 'leaflet' => 4, 'orphan' => null],
             (new Steps(self::lookup($links), 'front'))->to(['front', 'papers', 'sheet', 'leaflet', 'orphan']),

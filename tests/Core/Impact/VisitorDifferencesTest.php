@@ -24,7 +24,13 @@ final class VisitorDifferencesTest extends TestCase
 {
     public function testSaysWhatAnotherDateShows(): void
     {
-        $fair = new Place('fair', PlaceKind::Page, 'Spring fair', Address::parse('/fair'), opening: new Opening(new \DateTimeImmutable('2027-03-01T00:00:00Z'), new \DateTimeImmutable('2027-04-01T00:00:00Z')));
+        $fair = new Place(
+            'fair',
+            PlaceKind::Page,
+            'Spring fair',
+            Address::parse('/fair'),
+            opening: new Opening(new \DateTimeImmutable('2027-03-01T00:00:00Z'), new \DateTimeImmutable('2027-04-01T00:00:00Z')),
+        );
         $tree = new Tree([new Entry('e', new PlaceTarget('fair'))]);
         $as = static fn (Visitor $visitor): ResolvedMenu => Resolver::resolve($tree, ['fair' => $fair], $visitor);
         $now = Visitor::guest(new \DateTimeImmutable('2026-11-23T00:00:00Z'));
@@ -33,7 +39,10 @@ final class VisitorDifferencesTest extends TestCase
             ['“Spring fair” is open; for a guest today it is closed.', 'Header: “Spring fair” is there.'],
             TouchWords::all(VisitorDifferences::differences($fair, [new ComparedMenu('Header', $as($now), $as($then))], $now, $then)),
         );
-        self::assertSame(['Header: “Spring fair” is not there.'], TouchWords::all(VisitorDifferences::differences(null, [new ComparedMenu('Header', $as($then), $as($now))], $then, $now)));
+        self::assertSame(
+            ['Header: “Spring fair” is not there.'],
+            TouchWords::all(VisitorDifferences::differences(null, [new ComparedMenu('Header', $as($then), $as($now))], $then, $now)),
+        );
         self::assertSame([], VisitorDifferences::differences($fair, [new ComparedMenu('Header', $as($now), $as($now))], $now, $now));
     }
 

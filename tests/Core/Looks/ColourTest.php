@@ -85,13 +85,21 @@ final class ColourTest extends TestCase
                 for ($less = 0.004; $less < $change - 0.004; $less += 0.004) {
                     $other = $lightness + $way * $less;
                     if ($other >= 0 && $other <= 1) {
-                        self::assertLessThan($least, Colour::fromOklch($other, $chroma, $hue)->contrast($ground), "{$text->hex()} on {$ground->hex()}: less would have done");
+                        self::assertLessThan(
+                            $least,
+                            Colour::fromOklch($other, $chroma, $hue)->contrast($ground),
+                            "{$text->hex()} on {$ground->hex()}: less would have done",
+                        );
                     }
                 }
             }
             [, $chromaNow, $hueNow] = $offered->oklch();
             if ($chromaNow > 0.03) {
-                self::assertLessThan(4.0, min(abs($hueNow - $hue), 360 - abs($hueNow - $hue)), "{$text->hex()} on {$ground->hex()}: another hue, {$offered->hex()}");
+                self::assertLessThan(
+                    4.0,
+                    min(abs($hueNow - $hue), 360 - abs($hueNow - $hue)),
+                    "{$text->hex()} on {$ground->hex()}: another hue, {$offered->hex()}",
+                );
             }
             self::assertLessThanOrEqual($chroma + 0.01, $chromaNow);
         }

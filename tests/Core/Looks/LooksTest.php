@@ -22,14 +22,24 @@ final class LooksTest extends TestCase
     public function testWhatNobodyChoseIsAsUsual(): void
     {
         $looks = Looks::of();
-        self::assertSame([Typeface::Literata, Typeface::Karla, 17.0, false], [$looks->heading, $looks->body, $looks->type(), $looks->isDark()]);
+        self::assertSame(
+            [Typeface::Literata, Typeface::Karla, 17.0, false],
+            [$looks->heading, $looks->body, $looks->type(), $looks->isDark()],
+        );
         self::assertSame([], $looks->tooPale());
         self::assertTrue(Looks::of($looks->values())->equals($looks));
     }
 
     public function testWhatIsNoneOfTheChoicesIsAsUsual(): void
     {
-        $looks = Looks::of([Looks::BODY => 'papyrus', Looks::SCALE => '40', Looks::ACCENT => 'url(x)', Looks::CORNERS => '-1', Looks::EDGE => '', 'notice' => 'x']);
+        $looks = Looks::of([
+            Looks::BODY => 'papyrus',
+            Looks::SCALE => '40',
+            Looks::ACCENT => 'url(x)',
+            Looks::CORNERS => '-1',
+            Looks::EDGE => '',
+            'notice' => 'x',
+        ]);
         self::assertTrue($looks->equals(Looks::of()));
     }
 
@@ -85,7 +95,11 @@ final class LooksTest extends TestCase
 
     public function testTheColourThatIsOfferedIsReadOnAllOfItsGrounds(): void
     {
-        $this->limitTo(150)->forAll(self::colour(), self::colour(), Generators::elements(Looks::INK, Looks::SOFT, Looks::ACCENT))->then(static function (Colour $ground, Colour $colour, string $setting): void {
+        $this->limitTo(150)->forAll(
+            self::colour(),
+            self::colour(),
+            Generators::elements(Looks::INK, Looks::SOFT, Looks::ACCENT),
+        )->then(static function (Colour $ground, Colour $colour, string $setting): void {
             $looks = Looks::of([Looks::GROUND => $ground->hex(), $setting => $colour->hex()]);
             foreach ($looks->tooPale() as $pale) {
                 self::assertLessThan(TooPale::LEAST, $pale->contrast);
@@ -94,7 +108,10 @@ final class LooksTest extends TestCase
                 }
                 $mended = Looks::of([Looks::GROUND => $ground->hex(), $setting => $pale->offered->hex()]);
                 // The footer has a little of the ink in it, so it moves with it.
-                $left = array_filter($mended->tooPale(), static fn (TooPale $one): bool => $one->setting === $setting && 'footer' !== $one->on);
+                $left = array_filter(
+                    $mended->tooPale(),
+                    static fn (TooPale $one): bool => $one->setting === $setting && 'footer' !== $one->on,
+                );
                 self::assertSame([], $left);
             }
         });
@@ -104,7 +121,10 @@ final class LooksTest extends TestCase
     {
         $pale = Looks::of([Looks::ACCENT => '#e3b53c'])->tooPale();
         self::assertCount(1, $pale);
-        self::assertSame('Links on the wash under the pointer have a contrast of 1.7 to 1; 4.5 is the least that everybody can read.', $pale[0]->words());
+        self::assertSame(
+            'Links on the wash under the pointer have a contrast of 1.7 to 1; 4.5 is the least that everybody can read.',
+            $pale[0]->words(),
+        );
         self::assertNotNull($pale[0]->offered);
         $none = Looks::of([Looks::GROUND => '#000000', Looks::SHEET => '#777777', Looks::WASH => '#ffffff'])->tooPale();
         self::assertNull($none[0]->offered);
@@ -137,6 +157,9 @@ final class LooksTest extends TestCase
     /** @return \Eris\Generator<Colour> */
     private static function colour(): \Eris\Generator
     {
-        return Generators::map(static fn (array $parts): Colour => new Colour(...$parts), Generators::tuple(Generators::choose(0, 255), Generators::choose(0, 255), Generators::choose(0, 255)));
+        return Generators::map(
+            static fn (array $parts): Colour => new Colour(...$parts),
+            Generators::tuple(Generators::choose(0, 255), Generators::choose(0, 255), Generators::choose(0, 255)),
+        );
     }
 }

@@ -59,7 +59,12 @@ final class EntryTest extends TestCase
     public function testTheSameMomentInAnotherZoneIsNoOtherOpening(): void
     {
         $one = new Entry('a', new Heading(), 'x', opening: new Opening(new \DateTimeImmutable('2027-01-01T00:00:00Z')));
-        self::assertTrue($one->equals(new Entry('a', new Heading(), 'x', opening: new Opening(new \DateTimeImmutable('2027-01-01T05:45:00+05:45')))));
+        self::assertTrue($one->equals(new Entry(
+            'a',
+            new Heading(),
+            'x',
+            opening: new Opening(new \DateTimeImmutable('2027-01-01T05:45:00+05:45')),
+        )));
     }
 
     /** @param \Closure(): mixed $make */
@@ -82,7 +87,10 @@ final class EntryTest extends TestCase
         yield [static fn (): Entry => new Entry('a', new Heading(), str_repeat('ä', 201)), 'label'];
         yield [static fn (): Entry => new Entry('a', new PlaceTarget('p'), null, newTab: true), 'newTab'];
         yield [static fn (): Entry => new Entry('a', new OutsideTarget('https://example.org/'), 'x', note: str_repeat('n', 501)), 'note'];
-        yield [static fn (): Opening => new Opening(new \DateTimeImmutable('2027-01-02'), new \DateTimeImmutable('2027-01-01')), 'closesOn'];
+        yield [
+            static fn (): Opening => new Opening(new \DateTimeImmutable('2027-01-02'), new \DateTimeImmutable('2027-01-01')),
+            'closesOn',
+        ];
         yield [static fn (): Opening => new Opening(new \DateTimeImmutable('9999-12-31T23:59:59-01:00')), 'opensOn'];
         yield [static fn (): Narrowing => new Narrowing(priceFrom: 2, priceTo: 1), 'narrowing'];
         yield [static fn (): Narrowing => new Narrowing(['option.' => ['Size']]), 'filter'];

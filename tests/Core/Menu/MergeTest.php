@@ -73,7 +73,10 @@ final class MergeTest extends TestCase
     #[DataProvider('alike')]
     public function testWordsThatLookLikeOneNumberAreTwo(string $was, string $is): void
     {
-        $line = static fn (string $label): Tree => new Tree([new Entry('one', new Heading(), $label), new Entry('two', new Heading(), 'two', note: $label)]);
+        $line = static fn (string $label): Tree => new Tree([
+            new Entry('one', new Heading(), $label),
+            new Entry('two', new Heading(), 'two', note: $label),
+        ]);
         self::assertFalse($line($was)->equals($line($is)));
         self::assertTrue($line($is)->equals(Difference::between($line($was), $line($is))->apply($line($was))));
         self::assertSame($is, Merge::of($line($was), $line($was), $line($is))->tree->entries[0]->label);
@@ -95,15 +98,25 @@ final class MergeTest extends TestCase
         $base = Trees::of(self::MENU);
         $merged = Merge::of($base, $theirs->apply($base), $mine->apply($base));
         self::assertSame([], $merged->conflicts);
-        self::assertEqualsCanonicalizing(self::facts($mine->apply($theirs->apply($base))), self::facts($merged->tree), 'each entry is what it would be after one and then the other');
+        self::assertEqualsCanonicalizing(
+            self::facts($mine->apply($theirs->apply($base))),
+            self::facts($merged->tree),
+            'each entry is what it would be after one and then the other',
+        );
         $other = Merge::of($base, $mine->apply($base), $theirs->apply($base));
         self::assertEqualsCanonicalizing(self::facts($other->tree), self::facts($merged->tree), 'whoever came first');
     }
 
     /** @param array<int|string, mixed> $stands */
     #[DataProvider('clashes')]
-    public function testEditsToTheSameEntryKeepBoth(Move $theirs, Move $mine, array $stands, string $entry, ?string $otherwise, bool $isMine = true): void
-    {
+    public function testEditsToTheSameEntryKeepBoth(
+        Move $theirs,
+        Move $mine,
+        array $stands,
+        string $entry,
+        ?string $otherwise,
+        bool $isMine = true,
+    ): void {
         $base = Trees::of(self::MENU);
         $merged = Merge::of($base, $theirs->apply($base), $mine->apply($base));
         self::assertSame($stands, Trees::shape($merged->tree));
@@ -112,7 +125,13 @@ final class MergeTest extends TestCase
 
             return;
         }
-        self::assertSame([[$entry, $otherwise, $isMine]], array_map(static fn (Conflict $one): array => [$one->entryId, $one->words($merged->tree->find($one->entryId)), $one->mine], $merged->conflicts));
+        self::assertSame(
+            [[$entry, $otherwise, $isMine]],
+            array_map(
+                static fn (Conflict $one): array => [$one->entryId, $one->words($merged->tree->find($one->entryId)), $one->mine],
+                $merged->conflicts,
+            ),
+        );
         try {
             self::assertNotEquals($merged->tree, $merged->conflicts[0]->otherwise->apply($merged->tree), 'the other wish can be chosen');
         } catch (Refused $refused) {
@@ -128,20 +147,81 @@ final class MergeTest extends TestCase
         $tools = ['Folding'];
         yield 'two labels' => [$named('Kits', 'Boxes'), $named('Kits', 'Sets'), self::MENU, 'Kits', 'calls it “Sets”'];
         yield 'the same label' => [$named('Kits', 'Boxes'), $named('Kits', 'Boxes'), self::MENU, 'Kits', null];
-        yield 'label and switch' => [$named('Kits', 'Boxes'), new Rewrite(new Entry('Kits', new Heading(), 'Kits', enabled: false)), self::MENU, 'Kits', null];
+        yield 'label and switch' => [
+            $named('Kits', 'Boxes'),
+            new Rewrite(new Entry('Kits', new Heading(), 'Kits', enabled: false)),
+            self::MENU,
+            'Kits',
+            null,
+        ];
         yield 'label follows, and a heading' => [
             new Rewrite(new Entry('Kits', new Heading(), 'Boxes')),
             new Rewrite(new Entry('Kits', new PlaceTarget('p'), null)), self::MENU, 'Kits', 'lets its label follow the place',
         ];
-        yield 'both took it out' => [new Remove('Kits'), new Remove('Kits'), ['Papers' => $papers, 'Tools' => $tools, 'Gifts'], 'Kits', null];
-        yield 'they took out what I renamed' => [new Remove('Kits'), $named('Kits', 'Sets'), ['Papers' => $papers, 'Tools' => $tools, 'Kits', 'Gifts'], 'Kits', 'takes it out of the menu', false];
-        yield 'I took out what they renamed' => [$named('Kits', 'Sets'), new Remove('Kits'), self::MENU, 'Kits', 'takes it out of the menu'];
-        yield 'I took out what they put something under' => [new Insert(Trees::entry('Horn'), new Position('Tools', 0)), new Remove('Tools'), ['Papers' => $papers, 'Tools' => ['Horn', 'Folding'], 'Kits', 'Gifts'], 'Tools', 'takes it out of the menu'];
-        yield 'I took out the branch in which they renamed a leaf' => [$named('Combed', 'Feathered'), new Remove('Papers'), self::MENU, 'Papers', 'takes it out of the menu'];
-        yield 'they lifted what I renamed a child of' => [new Lift('Marbled'), $named('Combed', 'Feathered'), ['Papers' => ['Combed', 'Stone', 'Paste', 'Plain'], 'Tools' => $tools, 'Kits', 'Gifts'], 'Combed', null];
-        yield 'they moved a child out of what I took out' => [new Relocate('Folding', new Position(null, 0)), new Remove('Tools'), ['Folding', 'Papers' => $papers, 'Kits', 'Gifts'], 'Folding', 'takes it out of the menu'];
-        yield 'two positions' => [new Relocate('Kits', new Position('Tools', 0)), new Relocate('Kits', new Position('Papers', 0)), ['Papers' => $papers, 'Tools' => ['Kits', 'Folding'], 'Gifts'], 'Kits', 'puts it in another position'];
-        yield 'each under the other' => [new Relocate('Kits', new Position('Gifts', 0)), new Relocate('Gifts', new Position('Kits', 0)), ['Papers' => $papers, 'Tools' => $tools, 'Gifts' => ['Kits']], 'Gifts', 'puts it in another position'];
+        yield 'both took it out' => [
+            new Remove('Kits'),
+            new Remove('Kits'),
+            ['Papers' => $papers, 'Tools' => $tools, 'Gifts'],
+            'Kits',
+            null,
+        ];
+        yield 'they took out what I renamed' => [
+            new Remove('Kits'),
+            $named('Kits', 'Sets'),
+            ['Papers' => $papers, 'Tools' => $tools, 'Kits', 'Gifts'],
+            'Kits',
+            'takes it out of the menu',
+            false,
+        ];
+        yield 'I took out what they renamed' => [
+            $named('Kits', 'Sets'),
+            new Remove('Kits'),
+            self::MENU,
+            'Kits',
+            'takes it out of the menu',
+        ];
+        yield 'I took out what they put something under' => [
+            new Insert(Trees::entry('Horn'), new Position('Tools', 0)),
+            new Remove('Tools'),
+            ['Papers' => $papers, 'Tools' => ['Horn', 'Folding'], 'Kits', 'Gifts'],
+            'Tools',
+            'takes it out of the menu',
+        ];
+        yield 'I took out the branch in which they renamed a leaf' => [
+            $named('Combed', 'Feathered'),
+            new Remove('Papers'),
+            self::MENU,
+            'Papers',
+            'takes it out of the menu',
+        ];
+        yield 'they lifted what I renamed a child of' => [
+            new Lift('Marbled'),
+            $named('Combed', 'Feathered'),
+            ['Papers' => ['Combed', 'Stone', 'Paste', 'Plain'], 'Tools' => $tools, 'Kits', 'Gifts'],
+            'Combed',
+            null,
+        ];
+        yield 'they moved a child out of what I took out' => [
+            new Relocate('Folding', new Position(null, 0)),
+            new Remove('Tools'),
+            ['Folding', 'Papers' => $papers, 'Kits', 'Gifts'],
+            'Folding',
+            'takes it out of the menu',
+        ];
+        yield 'two positions' => [
+            new Relocate('Kits', new Position('Tools', 0)),
+            new Relocate('Kits', new Position('Papers', 0)),
+            ['Papers' => $papers, 'Tools' => ['Kits', 'Folding'], 'Gifts'],
+            'Kits',
+            'puts it in another position',
+        ];
+        yield 'each under the other' => [
+            new Relocate('Kits', new Position('Gifts', 0)),
+            new Relocate('Gifts', new Position('Kits', 0)),
+            ['Papers' => $papers, 'Tools' => $tools, 'Gifts' => ['Kits']],
+            'Gifts',
+            'puts it in another position',
+        ];
         yield 'too deep together' => [
             new Relocate('Tools', new Position('Papers', 0)),
             new Relocate('Kits', new Position('Folding', 0)),
@@ -165,7 +245,10 @@ final class MergeTest extends TestCase
 
     public function testMergingIsNeutralWhereOnlyOneDidSomething(): void
     {
-        $this->limitTo(120)->forAll(Generators::choose(0, 1_000_000), Generators::choose(1, 60))->then(static function (int $seed, int $size): void {
+        $this->limitTo(120)->forAll(
+            Generators::choose(0, 1_000_000),
+            Generators::choose(1, 60),
+        )->then(static function (int $seed, int $size): void {
             $base = Trees::random($seed, $size);
             $other = Trees::mixed($base, $seed + 1, 10);
             self::assertEquals(new Merged($other, []), Merge::of($base, $other, $base));
@@ -179,12 +262,18 @@ final class MergeTest extends TestCase
         // Found by trying: both sides kept handing one entry back to the other.
         $base = Trees::random(392, 33);
         $merged = Merge::of($base, Trees::mixed($base, 393, 6), Trees::mixed($base, 394, 6));
-        self::assertLessThanOrEqual(Tree::MAX_DEPTH, max([0, ...array_map(static fn (Entry $entry): int => $entry->height(), $merged->tree->entries)]));
+        self::assertLessThanOrEqual(
+            Tree::MAX_DEPTH,
+            max([0, ...array_map(static fn (Entry $entry): int => $entry->height(), $merged->tree->entries)]),
+        );
     }
 
     public function testNothingIsLostAndNoRuleIsBrokenWhateverTwoPeopleDo(): void
     {
-        $this->limitTo(300)->forAll(Generators::choose(0, 1_000_000), Generators::choose(1, 40))->then(static function (int $seed, int $size): void {
+        $this->limitTo(300)->forAll(
+            Generators::choose(0, 1_000_000),
+            Generators::choose(1, 40),
+        )->then(static function (int $seed, int $size): void {
             $base = Trees::random($seed, $size);
             $theirs = Trees::mixed($base, $seed + 1, 6);
             $mine = Trees::mixed($base, $seed + 2, 6);

@@ -54,24 +54,54 @@ final class MoveTest extends TestCase
     public static function moves(): iterable
     {
         yield 'insert at the end' => [new Insert(Trees::entry('Sale'), new Position(null, 3)), [...self::MENU, 'Sale']];
-        yield 'insert inside' => [new Insert(Trees::entry('Sale'), new Position('Tools', 0)), ['Papers' => self::MENU['Papers'], 'Tools' => ['Sale'], 'Kits']];
+        yield 'insert inside' => [
+            new Insert(Trees::entry('Sale'), new Position('Tools', 0)),
+            ['Papers' => self::MENU['Papers'], 'Tools' => ['Sale'], 'Kits'],
+        ];
         yield 'remove, children go along' => [new Remove('Marbled'), ['Papers' => ['Paste'], 'Tools', 'Kits']];
         yield 'remove, children take the stand' => [new Lift('Marbled'), ['Papers' => ['Combed', 'Stone', 'Paste'], 'Tools', 'Kits']];
-        yield 'remove a first level entry, children take the stand' => [new Lift('Papers'), ['Marbled' => ['Combed', 'Stone'], 'Paste', 'Tools', 'Kits']];
-        yield 'gather' => [new Gather(Trees::entry('More'), new Position(null, 1), 2), ['Papers' => self::MENU['Papers'], 'More' => ['Tools', 'Kits']]];
+        yield 'remove a first level entry, children take the stand' => [
+            new Lift('Papers'),
+            ['Marbled' => ['Combed', 'Stone'], 'Paste', 'Tools', 'Kits'],
+        ];
+        yield 'gather' => [
+            new Gather(Trees::entry('More'), new Position(null, 1), 2),
+            ['Papers' => self::MENU['Papers'], 'More' => ['Tools', 'Kits']],
+        ];
         yield 'up' => [new Shift('Kits', Direction::Up), ['Papers' => self::MENU['Papers'], 'Kits', 'Tools']];
-        yield 'down, with all below' => [new Shift('Marbled', Direction::Down), ['Papers' => ['Paste', 'Marbled' => ['Combed', 'Stone']], 'Tools', 'Kits']];
+        yield 'down, with all below' => [
+            new Shift('Marbled', Direction::Down),
+            ['Papers' => ['Paste', 'Marbled' => ['Combed', 'Stone']], 'Tools', 'Kits'],
+        ];
         yield 'in' => [new Shift('Tools', Direction::In), ['Papers' => [...self::MENU['Papers'], 'Tools'], 'Kits']];
         yield 'out' => [new Shift('Paste', Direction::Out), ['Papers' => ['Marbled' => ['Combed', 'Stone']], 'Paste', 'Tools', 'Kits']];
-        yield 'to any position' => [new Relocate('Stone', new Position(null, 1)), ['Papers' => ['Marbled' => ['Combed'], 'Paste'], 'Stone', 'Tools', 'Kits']];
+        yield 'to any position' => [
+            new Relocate('Stone', new Position(null, 1)),
+            ['Papers' => ['Marbled' => ['Combed'], 'Paste'], 'Stone', 'Tools', 'Kits'],
+        ];
         yield 'several up' => [new ShiftAll(['Kits', 'Tools'], Direction::Up), ['Tools', 'Kits', 'Papers' => self::MENU['Papers']]];
-        yield 'several down, one of them below another' => [new ShiftAll(['Papers', 'Combed', 'Tools'], Direction::Down), ['Kits', 'Papers' => self::MENU['Papers'], 'Tools']];
+        yield 'several down, one of them below another' => [
+            new ShiftAll(['Papers', 'Combed', 'Tools'], Direction::Down),
+            ['Kits', 'Papers' => self::MENU['Papers'], 'Tools'],
+        ];
         yield 'several in' => [new ShiftAll(['Tools', 'Kits'], Direction::In), ['Papers' => [...self::MENU['Papers'], 'Tools', 'Kits']]];
-        yield 'several out, in their order' => [new ShiftAll(['Marbled', 'Paste'], Direction::Out), ['Papers', 'Marbled' => ['Combed', 'Stone'], 'Paste', 'Tools', 'Kits']];
-        yield 'several to one position' => [new RelocateAll(['Kits', 'Combed', 'Paste'], new Position('Tools', 0)), ['Papers' => ['Marbled' => ['Stone']], 'Tools' => ['Combed', 'Paste', 'Kits']]];
+        yield 'several out, in their order' => [
+            new ShiftAll(['Marbled', 'Paste'], Direction::Out),
+            ['Papers', 'Marbled' => ['Combed', 'Stone'], 'Paste', 'Tools', 'Kits'],
+        ];
+        yield 'several to one position' => [
+            new RelocateAll(['Kits', 'Combed', 'Paste'], new Position('Tools', 0)),
+            ['Papers' => ['Marbled' => ['Stone']], 'Tools' => ['Combed', 'Paste', 'Kits']],
+        ];
         yield 'several removed' => [new RemoveAll(['Kits', 'Marbled', 'Stone']), ['Papers' => ['Paste'], 'Tools']];
-        yield 'several removed, children stay' => [new RemoveAll(['Papers', 'Marbled'], true), ['Combed', 'Stone', 'Paste', 'Tools', 'Kits']];
-        yield 'several as one step' => [new Together([new Remove('Tools'), new Shift('Kits', Direction::Up)]), ['Kits', 'Papers' => self::MENU['Papers']]];
+        yield 'several removed, children stay' => [
+            new RemoveAll(['Papers', 'Marbled'], true),
+            ['Combed', 'Stone', 'Paste', 'Tools', 'Kits'],
+        ];
+        yield 'several as one step' => [
+            new Together([new Remove('Tools'), new Shift('Kits', Direction::Up)]),
+            ['Kits', 'Papers' => self::MENU['Papers']],
+        ];
     }
 
     public function testRewritingKeepsWhatStandsBelow(): void
@@ -102,11 +132,27 @@ final class MoveTest extends TestCase
     {
         yield 'a fourth level' => [new Insert(Trees::entry('Fine'), new Position('Combed', 0)), 'parent', 'at most 3 levels'];
         yield 'a subtree that reaches a fourth level' => [new Relocate('Marbled', new Position('Paste', 0)), 'parent', 'level 4'];
-        yield 'one level in, too deep' => [new Together([new Relocate('Paste', new Position('Marbled', 2)), new Shift('Paste', Direction::In)]), 'parent', 'level 4'];
+        yield 'one level in, too deep' => [
+            new Together([new Relocate('Paste', new Position('Marbled', 2)), new Shift('Paste', Direction::In)]),
+            'parent',
+            'level 4',
+        ];
         yield 'under itself' => [new Relocate('Papers', new Position('Combed', 0)), 'parent', 'under itself'];
-        yield 'several, among them the line they should stand under' => [new RelocateAll(['Tools', 'Papers'], new Position('Combed', 0)), 'parent', 'under itself'];
-        yield 'filling itself on the last level' => [new Rewrite(new Entry('Combed', new Heading(), 'Combed', filling: new SelfFilling(FillingSource::Categories))), 'filling', 'at most 3 levels'];
-        yield 'two levels of categories on the second' => [new Rewrite(new Entry('Paste', new Heading(), 'Paste', filling: new SelfFilling(FillingSource::Categories, depth: 2))), 'filling', 'level 4'];
+        yield 'several, among them the line they should stand under' => [
+            new RelocateAll(['Tools', 'Papers'], new Position('Combed', 0)),
+            'parent',
+            'under itself',
+        ];
+        yield 'filling itself on the last level' => [
+            new Rewrite(new Entry('Combed', new Heading(), 'Combed', filling: new SelfFilling(FillingSource::Categories))),
+            'filling',
+            'at most 3 levels',
+        ];
+        yield 'two levels of categories on the second' => [
+            new Rewrite(new Entry('Paste', new Heading(), 'Paste', filling: new SelfFilling(FillingSource::Categories, depth: 2))),
+            'filling',
+            'level 4',
+        ];
         yield 'an entry that is not there' => [new Remove('Boards'), 'entry', 'no longer'];
         yield 'an entry twice' => [new Insert(Trees::entry('Tools'), new Position(null, 0)), 'entry', 'already'];
         yield 'further up than first' => [new Shift('Papers', Direction::Up), 'entry', 'first'];
@@ -168,7 +214,10 @@ final class MoveTest extends TestCase
 
     public function testOneMenuBecomesAnyOtherByTheDifferenceBetweenThem(): void
     {
-        $this->limitTo(150)->forAll(Generators::choose(0, 1_000_000), Generators::choose(0, 50))->then(static function (int $seed, int $size): void {
+        $this->limitTo(150)->forAll(
+            Generators::choose(0, 1_000_000),
+            Generators::choose(0, 50),
+        )->then(static function (int $seed, int $size): void {
             $from = Trees::random($seed, $size);
             $to = Trees::mixed($from, $seed + 1, 12);
             $step = Difference::between($from, $to);
@@ -185,7 +234,10 @@ final class MoveTest extends TestCase
             $random = new Randomizer(new Mt19937($seed));
             for ($n = 0; $n < 20; ++$n) {
                 $ids = Trees::ids($tree);
-                $move = new Relocate($ids[$random->getInt(0, \count($ids) - 1)], new Position($ids[$random->getInt(0, \count($ids) - 1)], $random->getInt(0, 4)));
+                $move = new Relocate(
+                    $ids[$random->getInt(0, \count($ids) - 1)],
+                    new Position($ids[$random->getInt(0, \count($ids) - 1)], $random->getInt(0, 4)),
+                );
                 try {
                     $after = $move->apply($tree);
                 } catch (Refused) {

@@ -30,7 +30,13 @@ final class ResolverTest extends TestCase
     public function testGivesTheTreeWithItsAddressesAndLabels(): void
     {
         $resolved = $this->resolve(
-            $this->to('papers', children: [$this->to('marbled', label: 'Marbled ones', part: 'by-colour'), new Entry('fair', new OutsideTarget('https://fair.example/'), 'The fair', newTab: true)]),
+            $this->to(
+                'papers',
+                children: [
+                    $this->to('marbled', label: 'Marbled ones', part: 'by-colour'),
+                    new Entry('fair', new OutsideTarget('https://fair.example/'), 'The fair', newTab: true),
+                ],
+            ),
             new Entry('mail', ContactTarget::mail('hello@tansyandrook.example', 'A question'), 'Write'),
         );
         self::assertSame([
@@ -56,7 +62,17 @@ final class ResolverTest extends TestCase
         );
         self::assertSame([], $resolved->entries);
         self::assertSame(
-            ['switched-off', 'not-yet', 'no-longer', 'other-audience', 'place-closed', 'place-quiet', 'place-not-for-visitor', 'place-gone', 'nothing-below'],
+            [
+                'switched-off',
+                'not-yet',
+                'no-longer',
+                'other-audience',
+                'place-closed',
+                'place-quiet',
+                'place-not-for-visitor',
+                'place-gone',
+                'nothing-below',
+            ],
             array_map(static fn (LeftOut $left): string => $left->reason->value, $resolved->leftOut),
         );
     }
@@ -72,14 +88,20 @@ final class ResolverTest extends TestCase
         $resolved = $this->resolve($this->to('quiet', children: [$this->to('papers'), $this->to('closed')]));
         self::assertSame([['Quiet', null, [['Papers', '/papers', []]]]], $this->shown($resolved->entries));
         self::assertNull($resolved->entries[0]->placeId);
-        self::assertSame(['Quiet heading', 'Closed out'], array_map(static fn (LeftOut $left): string => $left->label.($left->asHeading ? ' heading' : ' out'), $resolved->leftOut));
+        self::assertSame(
+            ['Quiet heading', 'Closed out'],
+            array_map(static fn (LeftOut $left): string => $left->label.($left->asHeading ? ' heading' : ' out'), $resolved->leftOut),
+        );
     }
 
     public function testAParentThatIsSwitchedOffTakesItsChildrenAlong(): void
     {
         $resolved = $this->resolve(new Entry('off', new PlaceTarget('papers'), null, [$this->to('marbled')], enabled: false));
         self::assertSame([], $resolved->entries);
-        self::assertSame(['switched-off', 'parent-left-out'], array_map(static fn (LeftOut $left): string => $left->reason->value, $resolved->leftOut));
+        self::assertSame(
+            ['switched-off', 'parent-left-out'],
+            array_map(static fn (LeftOut $left): string => $left->reason->value, $resolved->leftOut),
+        );
     }
 
     public function testAHeadingWhoseChildrenAreAllLeftOutIsLeftOut(): void
@@ -99,7 +121,12 @@ final class ResolverTest extends TestCase
     public function testTellsTheFirstMomentAtWhichItCouldChange(): void
     {
         $resolved = $this->resolve(
-            new Entry('1', new PlaceTarget('papers'), null, opening: new Opening(new \DateTimeImmutable('2026-01-01T00:00:00Z'), new \DateTimeImmutable('2026-06-01T00:00:00Z'))),
+            new Entry(
+                '1',
+                new PlaceTarget('papers'),
+                null,
+                opening: new Opening(new \DateTimeImmutable('2026-01-01T00:00:00Z'), new \DateTimeImmutable('2026-06-01T00:00:00Z')),
+            ),
             new Entry('off', new Heading(), 'Off', [$this->to('opens-in-may')], enabled: false),
         );
         self::assertSame('2026-05-01', $resolved->nextChange?->format('Y-m-d'));
@@ -113,7 +140,12 @@ final class ResolverTest extends TestCase
         $entries = [];
         foreach ($days as $n => $day) {
             $from = new \DateTimeImmutable(\sprintf('2026-03-%02dT00:00:00Z', $day));
-            $entries[] = new Entry("e$n", new PlaceTarget('papers'), "From $day", opening: new Opening($from, 0 === $n % 2 ? $from->modify('+4 days') : null));
+            $entries[] = new Entry(
+                "e$n",
+                new PlaceTarget('papers'),
+                "From $day",
+                opening: new Opening($from, 0 === $n % 2 ? $from->modify('+4 days') : null),
+            );
         }
         $moment = new \DateTimeImmutable('2026-03-01T00:00:00Z');
         $changes = 0;
@@ -140,7 +172,22 @@ final class ResolverTest extends TestCase
 
     private function resolveAt(\DateTimeImmutable $moment, Entry ...$entries): ResolvedMenu
     {
-        $place = static fn (string $id, string $title, string $address, Light $light = Light::Open, ?Opening $opening = null, Audience $audience = Audience::Everyone): Place => new Place($id, PlaceKind::Category, $title, Address::parse($address), light: $light, opening: $opening ?? new Opening(), audience: $audience);
+        $place = static fn (
+            string $id,
+            string $title,
+            string $address,
+            Light $light = Light::Open,
+            ?Opening $opening = null,
+            Audience $audience = Audience::Everyone,
+        ): Place => new Place(
+            $id,
+            PlaceKind::Category,
+            $title,
+            Address::parse($address),
+            light: $light,
+            opening: $opening ?? new Opening(),
+            audience: $audience,
+        );
 
         return Resolver::resolve(new Tree(array_values($entries)), [
             'papers' => $place('papers', 'Papers', '/papers'),

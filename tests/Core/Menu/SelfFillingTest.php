@@ -33,21 +33,54 @@ final class SelfFillingTest extends TestCase
     {
         $filling = new SelfFilling(FillingSource::Categories, most: 3, labels: ['b' => 'Bee'], leftOut: ['c']);
         $entry = new Entry('e', new Heading(), 'Shop', [new Entry('own', new PlaceTarget('d'), 'Pinned')], filling: $filling);
-        $resolved = $this->resolve($entry, [$this->place('a'), $this->place('b'), $this->place('c'), $this->place('d'), $this->place('quiet', light: Light::Quiet), $this->place('f'), $this->place('g')]);
-        self::assertSame(['Pinned', 'a', 'Bee', 'f'], array_map(static fn (ResolvedEntry $child): string => $child->label, $resolved->entries[0]->children), 'pinned first and once, renamed, left out, quiet ones never, and no more than asked for');
-        self::assertSame([false, true, true, true], array_map(static fn (ResolvedEntry $child): bool => $child->filled, $resolved->entries[0]->children));
+        $resolved = $this->resolve(
+            $entry,
+            [
+                $this->place('a'),
+                $this->place('b'),
+                $this->place('c'),
+                $this->place('d'),
+                $this->place('quiet', light: Light::Quiet),
+                $this->place('f'),
+                $this->place('g'),
+            ],
+        );
+        self::assertSame(
+            ['Pinned', 'a', 'Bee', 'f'],
+            array_map(static fn (ResolvedEntry $child): string => $child->label, $resolved->entries[0]->children),
+            'pinned first and once, renamed, left out, quiet ones never, and no more than asked for',
+        );
+        self::assertSame(
+            [false, true, true, true],
+            array_map(static fn (ResolvedEntry $child): bool => $child->filled, $resolved->entries[0]->children),
+        );
     }
 
     public function testTwoLevelsStandBelowOneAnother(): void
     {
-        $resolved = $this->resolve(new Entry('e', new Heading(), 'Shop', filling: new SelfFilling(FillingSource::Categories, depth: 2)), [$this->place('a'), $this->place('a1', 'a'), $this->place('b'), $this->place('a2', 'a')]);
-        self::assertSame([['a', ['a1', 'a2']], ['b', []]], array_map(static fn (ResolvedEntry $child): array => [$child->label, array_map(static fn (ResolvedEntry $below): string => $below->label, $child->children)], $resolved->entries[0]->children));
+        $resolved = $this->resolve(
+            new Entry('e', new Heading(), 'Shop', filling: new SelfFilling(FillingSource::Categories, depth: 2)),
+            [$this->place('a'), $this->place('a1', 'a'), $this->place('b'), $this->place('a2', 'a')],
+        );
+        self::assertSame(
+            [['a', ['a1', 'a2']], ['b', []]],
+            array_map(
+                static fn (ResolvedEntry $child): array => [
+                    $child->label,
+                    array_map(static fn (ResolvedEntry $below): string => $below->label, $child->children),
+                ],
+                $resolved->entries[0]->children,
+            ),
+        );
     }
 
     public function testADateOfAChildIsADateOfTheMenu(): void
     {
         $opens = new \DateTimeImmutable('2026-03-05T00:00:00Z');
-        $resolved = $this->resolve(new Entry('e', new Heading(), 'Shop', filling: new SelfFilling(FillingSource::Categories)), [$this->place('a'), $this->place('b', opening: new Opening($opens))]);
+        $resolved = $this->resolve(
+            new Entry('e', new Heading(), 'Shop', filling: new SelfFilling(FillingSource::Categories)),
+            [$this->place('a'), $this->place('b', opening: new Opening($opens))],
+        );
         self::assertCount(1, $resolved->entries[0]->children);
         self::assertEquals($opens, $resolved->nextChange);
     }

@@ -20,7 +20,10 @@ final class SpotTest extends TestCase
             new Entry('d', new PlaceTarget('place'), null),
         ]);
         $spots = Spot::in('Header', $tree, ['place' => 'Threads']);
-        self::assertSame(['Header', 'Header › Papers', 'Header › Papers › Marbled', 'Header › Threads'], array_map(static fn (Spot $one): string => $one->words(), $spots));
+        self::assertSame(
+            ['Header', 'Header › Papers', 'Header › Papers › Marbled', 'Header › Threads'],
+            array_map(static fn (Spot $one): string => $one->words(), $spots),
+        );
         self::assertSame([2, 1, 1, 0], array_map(static fn (Spot $one): int => $one->at->index, $spots));
         foreach ($spots as $spot) {
             self::assertSame($tree->size() + 1, $tree->inserted(new Entry('new', new Heading(), 'New'), $spot->at)->size());
@@ -30,7 +33,10 @@ final class SpotTest extends TestCase
     public function testLettersFindASpotByItsTrail(): void
     {
         $spots = Spot::in('Header', new Tree([new Entry('a', new Heading(), 'Papers', [new Entry('b', new Heading(), 'Marbled')])]), []);
-        $found = static fn (string $words): array => array_map(static fn (Spot $one): string => $one->words(), array_values(array_filter($spots, static fn (Spot $one): bool => $one->has($words))));
+        $found = static fn (string $words): array => array_map(
+            static fn (Spot $one): string => $one->words(),
+            array_values(array_filter($spots, static fn (Spot $one): bool => $one->has($words))),
+        );
         self::assertSame(['Header › Papers › Marbled'], $found('marb'));
         self::assertSame(['Header › Papers › Marbled'], $found('head > MARB'));
         self::assertSame(['Header › Papers'], $found('header papers'), 'the last word names the spot, not what it stands below');

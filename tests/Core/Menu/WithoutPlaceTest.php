@@ -18,7 +18,12 @@ final class WithoutPlaceTest extends TestCase
     public function testEntriesGoAndParentsBecomeHeadings(): void
     {
         $before = new Tree([
-            new Entry('a', new PlaceTarget('gone'), null, [new Entry('b', new PlaceTarget('other')), new Entry('c', new PlaceTarget('gone'))]),
+            new Entry(
+                'a',
+                new PlaceTarget('gone'),
+                null,
+                [new Entry('b', new PlaceTarget('other')), new Entry('c', new PlaceTarget('gone'))],
+            ),
             new Entry('d', new PlaceTarget('gone'), 'Alone'),
             new Entry('e', new PlaceTarget('other'), 'Kept', filling: new SelfFilling(FillingSource::Categories, 'gone')),
         ]);

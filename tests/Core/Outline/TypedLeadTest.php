@@ -18,7 +18,10 @@ final class TypedLeadTest extends TestCase
     #[TestWith(['  Gift   cards ', [['heading', 'Gift cards']]])]
     #[TestWith(['https://www.fair.example/', [['outside https://www.fair.example/', 'fair.example']]])]
     #[TestWith(['write@tansyandrook.example', [['contact mailto:write@tansyandrook.example', 'write@tansyandrook.example']]])]
-    #[TestWith(['mailto:write@tansyandrook.example?subject=Paper', [['contact mailto:write@tansyandrook.example?subject=Paper', 'write@tansyandrook.example']]])]
+    #[TestWith([
+        'mailto:write@tansyandrook.example?subject=Paper',
+        [['contact mailto:write@tansyandrook.example?subject=Paper', 'write@tansyandrook.example']],
+    ])]
     #[TestWith(['+44 1632 960018', [['contact tel:+441632960018', '+44 1632 960018'], ['heading', '+44 1632 960018']]])]
     #[TestWith(['javascript:alert(1)', []])]
     #[TestWith(['/papers/marbled', []])]

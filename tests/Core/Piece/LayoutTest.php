@@ -50,26 +50,77 @@ final class LayoutTest extends TestCase
     public static function wrong(): iterable
     {
         $text = Layouts::of('text', new Text());
-        $tabs = static fn (Entry ...$within): Entry => Layouts::of('tabs', new Tabs(), children: [Layouts::of('first', new Tab(), children: [Layouts::band('inner', array_values($within))])]);
-        yield 'tabs within tabs' => [static fn () => Layouts::page($tabs(Layouts::of('more', new Tabs()))), 'Tabs do not stand within tabs'];
+        $tabs = static fn (Entry ...$within): Entry => Layouts::of(
+            'tabs',
+            new Tabs(),
+            children: [Layouts::of('first', new Tab(), children: [Layouts::band('inner', array_values($within))])],
+        );
+        yield 'tabs within tabs' => [
+            static fn () => Layouts::page($tabs(Layouts::of('more', new Tabs()))),
+            'Tabs do not stand within tabs',
+        ];
         yield 'a piece beside bands' => [static fn () => (new Tree([], Layout::page()))->with([$text]), 'words stands in a column'];
         yield 'a band in a column' => [static fn () => Layouts::page(Layouts::band('other')), 'Bands stand in the page'];
         yield 'a column in a column' => [static fn () => Layouts::page(Layouts::of('c', new Column())), 'Columns stand in a band'];
-        yield 'a piece in a band' => [static fn () => (new Tree([], Layout::page()))->with([Layouts::of('b', new Band(), children: [$text])]), 'Pieces stand in a column'];
+        yield 'a piece in a band' => [
+            static fn () => (new Tree([], Layout::page()))->with([Layouts::of('b', new Band(), children: [$text])]),
+            'Pieces stand in a column',
+        ];
         yield 'a tab in a column' => [static fn () => Layouts::page(Layouts::of('t', new Tab())), 'A tab stands in tabs'];
         yield 'a link in a column' => [static fn () => Layouts::page(Layouts::link('l', 'papers')), 'Put it into a piece of links'];
-        yield 'a piece below a link' => [static fn () => Layouts::page(Layouts::of('links', new Links(), children: [new Entry('l', new Heading(), 'l', [$text])])), 'Below a link stand links'];
-        yield 'links of three levels' => [static fn () => Layouts::page(Layouts::of('links', new Links(), children: [new Entry('l', new Heading(), 'l', [new Entry('m', new Heading(), 'm', [Layouts::link('n', 'papers')])])])), 'at most 2 levels'];
-        yield 'tabs in a carousel' => [static fn () => Layouts::page(Layouts::of('carousel', new Carousel(), children: [$tabs()])), 'does not stand in a carousel'];
-        yield 'a divider in a carousel' => [static fn () => Layouts::page(Layouts::of('carousel', new Carousel(), children: [Layouts::of('d', new Divider())])), 'does not stand in a carousel'];
+        yield 'a piece below a link' => [
+            static fn () => Layouts::page(Layouts::of('links', new Links(), children: [new Entry('l', new Heading(), 'l', [$text])])),
+            'Below a link stand links',
+        ];
+        yield 'links of three levels' => [
+            static fn () => Layouts::page(Layouts::of(
+                'links',
+                new Links(),
+                children: [new Entry('l', new Heading(), 'l', [new Entry('m', new Heading(), 'm', [Layouts::link('n', 'papers')])])],
+            )),
+            'at most 2 levels',
+        ];
+        yield 'tabs in a carousel' => [
+            static fn () => Layouts::page(Layouts::of('carousel', new Carousel(), children: [$tabs()])),
+            'does not stand in a carousel',
+        ];
+        yield 'a divider in a carousel' => [
+            static fn () => Layouts::page(Layouts::of('carousel', new Carousel(), children: [Layouts::of('d', new Divider())])),
+            'does not stand in a carousel',
+        ];
         yield 'seven columns' => [static fn () => Layouts::columns([], [], [], [], [], [], []), 'at most 6 columns'];
-        yield 'nine tabs' => [static fn () => Layouts::page(Layouts::of('tabs', new Tabs(), children: array_map(static fn (int $n): Entry => Layouts::of("t$n", new Tab()), range(1, 9)))), 'at most 8 tabs'];
-        yield '500 pieces' => [static fn () => Layouts::page(...array_map(static fn (int $n): Entry => Layouts::of("p$n", new Text()), range(1, 500))), 'at most 500'];
-        yield 'two panels' => [static fn () => (new Tree([], Layout::panel()))->with([Layouts::of('one', new Panel()), Layouts::of('two', new Panel())]), 'A wide panel is one'];
-        yield 'a panel in a page' => [static fn () => (new Tree([], Layout::page()))->with([Layouts::of('one', new Panel())]), 'A page has bands'];
-        yield 'a piece in a plain menu' => [static fn () => (new Tree())->inserted($text, new Position(null, 0)), 'Only links stand in a menu'];
-        yield 'a piece into a plain menu, by rearranging' => [static fn () => (new Rearrange(['text' => $text], [], ['' => ['text']]))->apply(new Tree()), 'Only links stand in a menu'];
-        yield 'a product piece without a product' => [static fn () => Layouts::page(Layouts::of('one', new OneProduct())), 'Choose the product'];
+        yield 'nine tabs' => [
+            static fn () => Layouts::page(Layouts::of(
+                'tabs',
+                new Tabs(),
+                children: array_map(static fn (int $n): Entry => Layouts::of("t$n", new Tab()), range(1, 9)),
+            )),
+            'at most 8 tabs',
+        ];
+        yield '500 pieces' => [
+            static fn () => Layouts::page(...array_map(static fn (int $n): Entry => Layouts::of("p$n", new Text()), range(1, 500))),
+            'at most 500',
+        ];
+        yield 'two panels' => [
+            static fn () => (new Tree([], Layout::panel()))->with([Layouts::of('one', new Panel()), Layouts::of('two', new Panel())]),
+            'A wide panel is one',
+        ];
+        yield 'a panel in a page' => [
+            static fn () => (new Tree([], Layout::page()))->with([Layouts::of('one', new Panel())]),
+            'A page has bands',
+        ];
+        yield 'a piece in a plain menu' => [
+            static fn () => (new Tree())->inserted($text, new Position(null, 0)),
+            'Only links stand in a menu',
+        ];
+        yield 'a piece into a plain menu, by rearranging' => [
+            static fn () => (new Rearrange(['text' => $text], [], ['' => ['text']]))->apply(new Tree()),
+            'Only links stand in a menu',
+        ];
+        yield 'a product piece without a product' => [
+            static fn () => Layouts::page(Layouts::of('one', new OneProduct())),
+            'Choose the product',
+        ];
         yield 'a file piece without a file' => [static fn () => Layouts::page(Layouts::of('one', new File())), 'Choose the file'];
         yield 'a button without words' => [static fn () => new Entry('b', new Heading(), content: new Button()), 'Type a label'];
         yield 'a heading of level 1' => [static fn () => new Title(1), 'level 1 is the title of the page'];
@@ -149,7 +200,9 @@ final class LayoutTest extends TestCase
         $theirs = (new Insert(Layouts::of('t', new Column()), new Position('band', 5)))->apply($five);
         $mine = (new Insert(Layouts::of('m', new Column()), new Position('band', 5)))->apply($five);
         $this->expectException(Refused::class);
-        $this->expectExceptionMessage('Somebody else has changed this meanwhile, and both together cannot be. A band has at most 6 columns.');
+        $this->expectExceptionMessage(
+            'Somebody else has changed this meanwhile, and both together cannot be. A band has at most 6 columns.',
+        );
         Merge::of($five, $theirs, $mine);
     }
 }

@@ -66,7 +66,15 @@ final class Layouts
     /** @param list<Entry> ...$columns */
     public static function band(string $id, array ...$columns): Entry
     {
-        return self::of($id, new Band(), children: array_map(static fn (int $n, array $pieces): Entry => self::of("$id-$n", new Column(), children: $pieces), array_keys(array_values($columns)), array_values($columns)));
+        return self::of(
+            $id,
+            new Band(),
+            children: array_map(
+                static fn (int $n, array $pieces): Entry => self::of("$id-$n", new Column(), children: $pieces),
+                array_keys(array_values($columns)),
+                array_values($columns),
+            ),
+        );
     }
 
     /** @param list<Entry> $children */
@@ -94,7 +102,11 @@ final class Layouts
             6 => self::of($id, new OneProduct(), new PlaceTarget('awl')),
             7 => self::of($id, new Cards(true), new PlaceTarget('papers')),
             8 => self::of($id, new File(), new PlaceTarget('chart')),
-            9 => self::of($id, new Tabs(0 === $random->getInt(0, 1)), children: [self::of("$id-first", new Tab(), children: [$band()]), self::of("$id-second", new Tab())]),
+            9 => self::of(
+                $id,
+                new Tabs(0 === $random->getInt(0, 1)),
+                children: [self::of("$id-first", new Tab(), children: [$band()]), self::of("$id-second", new Tab())],
+            ),
             10 => self::of($id, new Carousel(), children: [self::of("$id-a", new Text()), self::of("$id-b", new Picture('b.svg'))]),
             default => self::of($id, new Text(0 === $random->getInt(0, 2) ? '' : '<p>words</p>')),
         };
@@ -177,8 +189,18 @@ final class Layouts
         if (null === $entry) {
             return new Remove($id);
         }
-        $content = $entry->content instanceof Band ? new Band(gap: $random->getInt(0, 40)) : ($entry->content instanceof Column ? new Column(1 + $random->getInt(0, 5)) : $entry->content);
+        $content = $entry->content instanceof Band
+            ? new Band(gap: $random->getInt(0, 40))
+            : ($entry->content instanceof Column ? new Column(1 + $random->getInt(0, 5)) : $entry->content);
 
-        return new Rewrite(new Entry($entry->id, $entry->target, $entry->label, [], 0 !== $random->getInt(0, 3), note: 'n'.$random->getInt(0, 9), content: $content));
+        return new Rewrite(new Entry(
+            $entry->id,
+            $entry->target,
+            $entry->label,
+            [],
+            0 !== $random->getInt(0, 3),
+            note: 'n'.$random->getInt(0, 9),
+            content: $content,
+        ));
     }
 }

@@ -29,7 +29,16 @@ final class PaleTest extends TestCase
         self::assertSame(['link'], array_column($pale, 'name'));
         self::assertSame('Links on this ground have a contrast of 2.1 to 1; 4.5 is the least that everybody can read.', $pale[0]->words());
         self::assertGreaterThanOrEqual(4.5, $pale[0]->offered?->contrast(Colour::fromHex('#fcebc9')));
-        self::assertSame(['pointed'], array_column(Pale::in(new Band(ground: $ground, colours: new Colours(link: Colour::fromHex('#22302c'), pointed: Colour::fromHex('#c99a2e')))), 'name'));
+        self::assertSame(
+            ['pointed'],
+            array_column(
+                Pale::in(new Band(
+                    ground: $ground,
+                    colours: new Colours(link: Colour::fromHex('#22302c'), pointed: Colour::fromHex('#c99a2e')),
+                )),
+                'name',
+            ),
+        );
         // Taken, it is no longer told.
         self::assertSame([], Pale::in(new Band(ground: $ground, colours: new Colours(link: $pale[0]->offered))));
     }
@@ -37,10 +46,16 @@ final class PaleTest extends TestCase
     /** WCAG 2.2, 1.4.3: of large letters 3 to 1 is asked, of words beside them 4.5. */
     public function testLargeHeadingsNeedLess(): void
     {
-        $band = new Band(ground: new Ground(Colour::fromHex('#ffffff')), colours: new Colours(heading: Colour::fromHex('#888888'), text: Colour::fromHex('#888888')));
+        $band = new Band(
+            ground: new Ground(Colour::fromHex('#ffffff')),
+            colours: new Colours(heading: Colour::fromHex('#888888'), text: Colour::fromHex('#888888')),
+        );
         self::assertSame(['text'], array_column(Pale::in($band, large: true), 'name'));
         self::assertSame(['heading', 'text'], array_column(Pale::in($band), 'name'));
-        $still = Pale::in(new Band(ground: new Ground(Colour::fromHex('#ffffff')), colours: new Colours(heading: Colour::fromHex('#aaaaaa'))), large: true);
+        $still = Pale::in(
+            new Band(ground: new Ground(Colour::fromHex('#ffffff')), colours: new Colours(heading: Colour::fromHex('#aaaaaa'))),
+            large: true,
+        );
         self::assertStringContainsString('; 3 is the least', $still[0]->words());
         self::assertTrue(Looks::of()->hasLargeHeadings());
         self::assertFalse(Looks::of([Looks::SCALE => '0.9'])->hasLargeHeadings());
@@ -53,7 +68,10 @@ final class PaleTest extends TestCase
         self::assertSame([], Pale::in(new Band(ground: $ground), null, $light));
         $pale = Pale::in(new Band(ground: $ground, colours: new Colours(text: Colour::fromHex('#707070'))), null, $light);
         self::assertSame(['text'], array_column($pale, 'name'));
-        self::assertSame('Words on the worst part of this picture have a contrast of 3.4 to 1; 4.5 is the least that everybody can read.', $pale[0]->words());
+        self::assertSame(
+            'Words on the worst part of this picture have a contrast of 3.4 to 1; 4.5 is the least that everybody can read.',
+            $pale[0]->words(),
+        );
         foreach ($light as $region) {
             self::assertGreaterThanOrEqual(4.5, $pale[0]->offered?->contrast($region));
         }
@@ -76,10 +94,19 @@ final class PaleTest extends TestCase
 
     public function testABandHasTheGroundAndTheColoursOfItsPanelWhereItHasNoneOfItsOwn(): void
     {
-        $night = new Panel(ground: new Ground(Colour::fromHex('#22302c')), colours: new Colours(Colour::fromHex('#ffffff'), Colour::fromHex('#ffffff'), Colour::fromHex('#ffffff')));
+        $night = new Panel(
+            ground: new Ground(Colour::fromHex('#22302c')),
+            colours: new Colours(Colour::fromHex('#ffffff'), Colour::fromHex('#ffffff'), Colour::fromHex('#ffffff')),
+        );
         self::assertSame([], Pale::in($night));
         self::assertSame([], Pale::in(new Band(), $night));
-        self::assertSame(['heading', 'text', 'link'], array_column(Pale::in(new Band(ground: new Ground(Colour::fromHex('#ffffff'))), $night), 'name'));
-        self::assertSame(['text'], array_column(Pale::in(new Band(colours: new Colours(text: Colour::fromHex('#2c2531'))), $night), 'name'));
+        self::assertSame(
+            ['heading', 'text', 'link'],
+            array_column(Pale::in(new Band(ground: new Ground(Colour::fromHex('#ffffff'))), $night), 'name'),
+        );
+        self::assertSame(
+            ['text'],
+            array_column(Pale::in(new Band(colours: new Colours(text: Colour::fromHex('#2c2531'))), $night), 'name'),
+        );
     }
 }

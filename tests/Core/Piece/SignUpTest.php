@@ -24,21 +24,35 @@ final class SignUpTest extends TestCase
 {
     public function testWithoutAListNothingOfItIsSeenAndThatIsSaid(): void
     {
-        $resolved = LayoutResolver::resolve(self::column(new SignUp(), new Contact()), new Supplies(details: ['name' => 'Tansy & Rook']), Visitor::guest(new \DateTimeImmutable('2026-03-01')));
+        $resolved = LayoutResolver::resolve(
+            self::column(new SignUp(), new Contact()),
+            new Supplies(details: ['name' => 'Tansy & Rook']),
+            Visitor::guest(new \DateTimeImmutable('2026-03-01')),
+        );
         self::assertSame([PieceKind::Contact], array_map(static fn ($piece): PieceKind => $piece->kind(), $resolved->pieces[0]->children));
-        self::assertSame(['It has no list yet to write addresses into.'], array_map(static fn (LeftOut $left): string => $left->reason->words(), $resolved->leftOut));
+        self::assertSame(
+            ['It has no list yet to write addresses into.'],
+            array_map(static fn (LeftOut $left): string => $left->reason->words(), $resolved->leftOut),
+        );
     }
 
     public function testAColumnOfWhichNothingIsLeftIsNotThere(): void
     {
-        $resolved = LayoutResolver::resolve(self::column(new SignUp(), new Contact()), new Supplies(), Visitor::guest(new \DateTimeImmutable('2026-03-01')));
+        $resolved = LayoutResolver::resolve(
+            self::column(new SignUp(), new Contact()),
+            new Supplies(),
+            Visitor::guest(new \DateTimeImmutable('2026-03-01')),
+        );
         self::assertSame([], $resolved->pieces);
         self::assertCount(2, $resolved->leftOut);
     }
 
     public function testItIsCalledByItsList(): void
     {
-        self::assertSame(['Sign-up for “Letters”', 'Sign-up, for no list yet'], [PieceWords::of(new SignUp(list: 'Letters')), PieceWords::of(new SignUp())]);
+        self::assertSame(
+            ['Sign-up for “Letters”', 'Sign-up, for no list yet'],
+            [PieceWords::of(new SignUp(list: 'Letters')), PieceWords::of(new SignUp())],
+        );
         self::assertSame(['Sign up', 'Write to me'], [(new SignUp())->buttonWords(), (new SignUp(button: 'Write to me'))->buttonWords()]);
     }
 
@@ -72,11 +86,30 @@ final class SignUpTest extends TestCase
                 $this->addToAssertionCount(1);
             }
         }
-        $shape->check([new Entry('a', new Heading(), null, [new Entry('b', new Heading(), null, content: new Contact())], content: new Column())]);
+        $shape->check([new Entry(
+            'a',
+            new Heading(),
+            null,
+            [new Entry('b', new Heading(), null, content: new Contact())],
+            content: new Column(),
+        )]);
     }
 
     private static function column(SignUp|Contact ...$pieces): Tree
     {
-        return new Tree([new Entry('column', new Heading(), null, array_map(static fn (SignUp|Contact $piece, int $n): Entry => new Entry("piece-$n", new Heading(), null, content: $piece), array_values($pieces), array_keys(array_values($pieces))), content: new Column())], Layout::column());
+        return new Tree(
+            [new Entry(
+                'column',
+                new Heading(),
+                null,
+                array_map(
+                    static fn (SignUp|Contact $piece, int $n): Entry => new Entry("piece-$n", new Heading(), null, content: $piece),
+                    array_values($pieces),
+                    array_keys(array_values($pieces)),
+                ),
+                content: new Column(),
+            )],
+            Layout::column(),
+        );
     }
 }

@@ -15,7 +15,14 @@ final class DrawingTest extends TestCase
     #[DoesNotPerformAssertions]
     public function testWhatADrawingProgramSavesIsTaken(): void
     {
-        Drawing::check('mark.svg', '<?xml version="1.0"?><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd"><svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:note="http://drawing.example/note" viewBox="0 0 10 10"><note:view note:zoom="2"/><title>Mark</title><defs><linearGradient id="a"><stop offset="0" stop-color="red"/></linearGradient><style>.b{fill:url(#a)}</style></defs><path class="b" d="M0 0h10v10z" fill="url(#a)"/><use xlink:href="#a"/><text x="1" y="2">The press</text></svg>');
+        Drawing::check(
+            'mark.svg',
+            '<?xml version="1.0"?><!DOCTYPE svg PUBLIC "-//W3C//DTD SVG 1.1//EN" "http://www.w3.org/Graphics/SVG/1.1/DTD/svg11.dtd"><svg '
+                .'xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:note="http://drawing.example/note" '
+                .'viewBox="0 0 10 10"><note:view note:zoom="2"/><title>Mark</title><defs><linearGradient id="a"><stop offset="0" '
+                .'stop-color="red"/></linearGradient><style>.b{fill:url(#a)}</style></defs><path class="b" d="M0 0h10v10z" '
+                .'fill="url(#a)"/><use xlink:href="#a"/><text x="1" y="2">The press</text></svg>',
+        );
     }
 
     #[DataProvider('wrong')]
@@ -50,7 +57,14 @@ final class DrawingTest extends TestCase
 
     public function testWhatIsNoDrawingIsRefused(): void
     {
-        foreach (['', 'a picture', '<html/>', '<svg>', '<!DOCTYPE svg [<!ENTITY a "b">]><svg>&a;</svg>', '<svg>'.str_repeat(' ', Drawing::MAX_BYTES).'</svg>'] as $wrong) {
+        foreach ([
+            '',
+            'a picture',
+            '<html/>',
+            '<svg>',
+            '<!DOCTYPE svg [<!ENTITY a "b">]><svg>&a;</svg>',
+            '<svg>'.str_repeat(' ', Drawing::MAX_BYTES).'</svg>',
+        ] as $wrong) {
             try {
                 Drawing::check('mark.svg', $wrong);
                 self::fail('It is refused: '.substr($wrong, 0, 40));
@@ -63,7 +77,8 @@ final class DrawingTest extends TestCase
     /** In another encoding a declaration looks like something else to whoever searches for it; and an entity may be a script. */
     public function testNothingStandsForAnythingElse(): void
     {
-        $entity = '<!DOCTYPE svg [<!ENTITY x "<script xmlns=\'http://www.w3.org/2000/svg\'>alert(1)</script>">]><svg xmlns="http://www.w3.org/2000/svg">&x;<path d="M0 0"/></svg>';
+        $entity = '<!DOCTYPE svg [<!ENTITY x "<script xmlns=\'http://www.w3.org/2000/svg\'>alert(1)</script>">]><svg '
+            .'xmlns="http://www.w3.org/2000/svg">&x;<path d="M0 0"/></svg>';
         foreach ([
             $entity,
             mb_convert_encoding('<?xml version="1.0" encoding="UTF-16"?>'.$entity, 'UTF-16'),
@@ -96,6 +111,9 @@ final class DrawingTest extends TestCase
                 self::assertStringContainsString('again and again', $refused->getMessage());
             }
         }
-        Drawing::check('mark.svg', '<svg xmlns="http://www.w3.org/2000/svg"><g id="a"><path d="M0 0"/></g>'.str_repeat('<use href="#a"/>', 200).'</svg>');
+        Drawing::check(
+            'mark.svg',
+            '<svg xmlns="http://www.w3.org/2000/svg"><g id="a"><path d="M0 0"/></g>'.str_repeat('<use href="#a"/>', 200).'</svg>',
+        );
     }
 }

@@ -22,7 +22,10 @@ final class PlaceTest extends TestCase
     public function testTheThreeLights(Light $light, bool $opens, bool $shown, bool $inSitemap): void
     {
         $place = $this->place($light);
-        self::assertSame([$opens, $shown, $inSitemap], [$place->opensFor($this->guest()), $place->isShownTo($this->guest()), $place->isInSitemapAt($this->now())]);
+        self::assertSame(
+            [$opens, $shown, $inSitemap],
+            [$place->opensFor($this->guest()), $place->isShownTo($this->guest()), $place->isInSitemapAt($this->now())],
+        );
     }
 
     /** @return iterable<string, array{Light, bool, bool, bool}> */
@@ -36,7 +39,12 @@ final class PlaceTest extends TestCase
     public function testOutsideItsOpeningAPlaceCountsAsClosed(): void
     {
         $opening = new Opening($this->now(), $this->now()->modify('+1 day'));
-        foreach (['-1 second' => Light::Closed, '+0 seconds' => Light::Quiet, '+86399 seconds' => Light::Quiet, '+1 day' => Light::Closed] as $when => $light) {
+        foreach ([
+            '-1 second' => Light::Closed,
+            '+0 seconds' => Light::Quiet,
+            '+86399 seconds' => Light::Quiet,
+            '+1 day' => Light::Closed,
+        ] as $when => $light) {
             self::assertSame($light, $this->place(Light::Quiet, $opening)->lightAt($this->now()->modify($when)), $when);
         }
     }
@@ -53,7 +61,10 @@ final class PlaceTest extends TestCase
         self::assertTrue(Audience::Everyone->includes($customer) && Audience::Everyone->includes($this->guest()));
         self::assertTrue(Audience::Customers->includes($customer) && !Audience::Customers->includes($this->guest()));
         self::assertTrue(!Audience::Guests->includes($customer) && Audience::Guests->includes($this->guest()));
-        self::assertFalse($this->place(Light::Open, audience: Audience::Customers)->isInSitemapAt($this->now()), 'search engines are guests');
+        self::assertFalse(
+            $this->place(Light::Open, audience: Audience::Customers)->isInSitemapAt($this->now()),
+            'search engines are guests',
+        );
     }
 
     public function testWhatIsNotListedIsNotInTheSitemap(): void
@@ -68,14 +79,30 @@ final class PlaceTest extends TestCase
         self::assertSame('Quiet', $this->place(Light::Quiet)->lightWords($this->now()));
         self::assertSame('Opens 4 April', $this->place(Light::Open, new Opening($day('2026-04-04')))->lightWords($this->now()));
         self::assertSame('Opens 4 April 2027', $this->place(Light::Quiet, new Opening($day('2027-04-04')))->lightWords($this->now()));
-        self::assertSame('Quiet, closes 30 April', $this->place(Light::Quiet, new Opening(null, $day('2026-04-30')))->lightWords($this->now()));
+        self::assertSame(
+            'Quiet, closes 30 April',
+            $this->place(Light::Quiet, new Opening(null, $day('2026-04-30')))->lightWords($this->now()),
+        );
         self::assertSame('Closed', $this->place(Light::Open, new Opening(null, $day('2026-01-30')))->lightWords($this->now()));
         self::assertSame('Closed', $this->place(Light::Closed, new Opening($day('2026-04-04')))->lightWords($this->now()));
     }
 
-    private function place(Light $light, Opening $opening = new Opening(), Audience $audience = Audience::Everyone, SearchListing $listing = new SearchListing()): Place
-    {
-        return new Place('p', PlaceKind::Page, 'Care', Address::parse('/care'), light: $light, opening: $opening, audience: $audience, listing: $listing);
+    private function place(
+        Light $light,
+        Opening $opening = new Opening(),
+        Audience $audience = Audience::Everyone,
+        SearchListing $listing = new SearchListing(),
+    ): Place {
+        return new Place(
+            'p',
+            PlaceKind::Page,
+            'Care',
+            Address::parse('/care'),
+            light: $light,
+            opening: $opening,
+            audience: $audience,
+            listing: $listing,
+        );
     }
 
     private function now(): \DateTimeImmutable
@@ -95,7 +122,13 @@ final class PlaceTest extends TestCase
                 self::assertSame($kind, $below->standsBelow());
             }
         }
-        self::assertSame([PlaceKind::Page, PlaceKind::Category, PlaceKind::Article], array_map(static fn (PlaceKind $kind): ?PlaceKind => $kind->hasBelow(), [PlaceKind::PageGroup, PlaceKind::Category, PlaceKind::Journal]));
+        self::assertSame(
+            [PlaceKind::Page, PlaceKind::Category, PlaceKind::Article],
+            array_map(
+                static fn (PlaceKind $kind): ?PlaceKind => $kind->hasBelow(),
+                [PlaceKind::PageGroup, PlaceKind::Category, PlaceKind::Journal],
+            ),
+        );
         self::assertNull(PlaceKind::Product->hasBelow());
     }
 }

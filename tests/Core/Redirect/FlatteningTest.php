@@ -24,7 +24,10 @@ final class FlatteningTest extends TestCase
 
     public function testAChainBecomesOneHop(): void
     {
-        $flat = Flattening::of(new RuleTable([$this->rule('/a', '/b'), $this->rule('/b', '/c', RedirectStatus::ForNow), $this->rule('/c', '/d')]), $this->now());
+        $flat = Flattening::of(
+            new RuleTable([$this->rule('/a', '/b'), $this->rule('/b', '/c', RedirectStatus::ForNow), $this->rule('/c', '/d')]),
+            $this->now(),
+        );
         self::assertSame(['/a' => '/d 302', '/b' => '/d 302', '/c' => '/d 301'], $this->ends($flat));
     }
 
@@ -111,7 +114,14 @@ final class FlatteningTest extends TestCase
 
     public function testARuleThatEndsSomeDayIsNotBuiltInto(): void
     {
-        $ends = new Rule('2', Address::parse('/b'), false, Goal::address(Address::parse('/c')), RedirectStatus::ForNow, $this->now()->modify('+1 day'));
+        $ends = new Rule(
+            '2',
+            Address::parse('/b'),
+            false,
+            Goal::address(Address::parse('/c')),
+            RedirectStatus::ForNow,
+            $this->now()->modify('+1 day'),
+        );
         self::assertSame('/b 301', $this->ends(Flattening::of(new RuleTable([$this->rule('/a', '/b'), $ends]), $this->now()))['/a']);
     }
 
@@ -123,7 +133,11 @@ final class FlatteningTest extends TestCase
             $count = $random->getInt(1, 40);
             for ($n = 0; $n < $count; ++$n) {
                 // Rules lead to higher numbers only, so there is no loop.
-                $table->add($this->rule("/p$n", '/p'.$random->getInt($n + 1, $count + 3), 0 === $random->getInt(0, 3) ? RedirectStatus::ForNow : RedirectStatus::ForGood));
+                $table->add($this->rule(
+                    "/p$n",
+                    '/p'.$random->getInt($n + 1, $count + 3),
+                    0 === $random->getInt(0, 3) ? RedirectStatus::ForNow : RedirectStatus::ForGood,
+                ));
             }
             $opens = static fn (Address $address): bool => 0 === crc32($seed.$address->path) % 5;
             $flat = Flattening::of($table, $this->now(), $opens);

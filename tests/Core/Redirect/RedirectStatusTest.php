@@ -19,7 +19,11 @@ final class RedirectStatusTest extends TestCase
                     self::assertSame(RedirectStatus::Gone, $both);
                 } elseif (RedirectStatus::Gone !== $first) {
                     self::assertSame($first->isForGood() && $second->isForGood(), $both->isForGood(), "$first->value then $second->value");
-                    self::assertSame($first->keepsMethod() && $second->keepsMethod(), $both->keepsMethod(), "$first->value then $second->value");
+                    self::assertSame(
+                        $first->keepsMethod() && $second->keepsMethod(),
+                        $both->keepsMethod(),
+                        "$first->value then $second->value",
+                    );
                 }
             }
         }
@@ -27,7 +31,12 @@ final class RedirectStatusTest extends TestCase
 
     public function testOrderDoesNotMatterForHopsThatLeadOn(): void
     {
-        $leading = [RedirectStatus::ForGood, RedirectStatus::ForNow, RedirectStatus::ForGoodKeepingMethod, RedirectStatus::ForNowKeepingMethod];
+        $leading = [
+            RedirectStatus::ForGood,
+            RedirectStatus::ForNow,
+            RedirectStatus::ForGoodKeepingMethod,
+            RedirectStatus::ForNowKeepingMethod,
+        ];
         foreach ($leading as $a) {
             self::assertSame($a, $a->then($a));
             foreach ($leading as $b) {
@@ -41,6 +50,9 @@ final class RedirectStatusTest extends TestCase
 
     public function testIsSaidInWords(): void
     {
-        self::assertSame(['for good (301)', 'for now (302)', 'gone (410)'], [RedirectStatus::ForGood->words(), RedirectStatus::ForNow->words(), RedirectStatus::Gone->words()]);
+        self::assertSame(
+            ['for good (301)', 'for now (302)', 'gone (410)'],
+            [RedirectStatus::ForGood->words(), RedirectStatus::ForNow->words(), RedirectStatus::Gone->words()],
+        );
     }
 }

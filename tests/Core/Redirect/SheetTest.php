@@ -64,7 +64,10 @@ final class SheetTest extends TestCase
     public function testOneSourceOnceHoweverItIsWritten(): void
     {
         $judgement = $this->judge([['/old', '/papers', ''], ['/OLD/', '/papers', '301'], ['/old//', '/new', '']]);
-        self::assertSame([LineOutcome::Added, LineOutcome::Already, LineOutcome::Refused], array_map(static fn (JudgedLine $one): LineOutcome => $one->fate, $judgement->lines));
+        self::assertSame(
+            [LineOutcome::Added, LineOutcome::Already, LineOutcome::Refused],
+            array_map(static fn (JudgedLine $one): LineOutcome => $one->fate, $judgement->lines),
+        );
         self::assertStringContainsString('Line 1 has the same source', $judgement->lines[2]->words);
         self::assertCount(1, $judgement->added);
     }
@@ -77,7 +80,10 @@ final class SheetTest extends TestCase
         }
         $lines[] = ['/after', '/new', ''];
         $judgement = $this->judge($lines);
-        self::assertSame([2, 0, 40], [$judgement->count(LineOutcome::Added), $judgement->count(LineOutcome::Already), $judgement->count(LineOutcome::Refused)]);
+        self::assertSame(
+            [2, 0, 40],
+            [$judgement->count(LineOutcome::Added), $judgement->count(LineOutcome::Already), $judgement->count(LineOutcome::Refused)],
+        );
         self::assertStringContainsString('/loop-0 → /loop-1 →', $judgement->lines[7]->words);
         self::assertStringContainsString('34 more', $judgement->lines[7]->words);
     }
@@ -93,24 +99,50 @@ final class SheetTest extends TestCase
     {
         $judgement = $this->judge([['/a', '/b', ''], ['/b', '/kept', '302'], ['/target', '/papers', '']]);
         self::assertSame(['p', 'p', 'p'], array_map(static fn (Rule $rule): ?string => $rule->goal->placeId, $judgement->added));
-        self::assertSame([302, 302, 301], array_map(static fn (Rule $rule): int => $rule->status->value, $judgement->added), 'two hops are for good only if both are');
-        self::assertSame([['/chained', 'p']], array_map(static fn (Rule $rule): array => [$rule->source->path, $rule->goal->placeId], $judgement->changed), 'what led into a new redirect leads to its end');
+        self::assertSame(
+            [302, 302, 301],
+            array_map(static fn (Rule $rule): int => $rule->status->value, $judgement->added),
+            'two hops are for good only if both are',
+        );
+        self::assertSame(
+            [['/chained', 'p']],
+            array_map(static fn (Rule $rule): array => [$rule->source->path, $rule->goal->placeId], $judgement->changed),
+            'what led into a new redirect leads to its end',
+        );
     }
 
     public function testTheSameSheetTwiceChangesNothing(): void
     {
-        $sheet = [['/a', '/b', ''], ['/b', '/papers', ''], ['/old/*', '/new/*', ''], ['/gone', '', 'gone'], ['/far', 'https://far.example/', '307']];
+        $sheet = [
+            ['/a', '/b', ''],
+            ['/b', '/papers', ''],
+            ['/old/*', '/new/*', ''],
+            ['/gone', '', 'gone'],
+            ['/far', 'https://far.example/', '307'],
+        ];
         $first = $this->judge($sheet);
         $known = new RuleTable([...$this->known()->rules(), ...$first->added]);
         $again = $this->judge($sheet, $known);
-        self::assertSame(5, $again->count(LineOutcome::Already), implode(' ', array_map(static fn (JudgedLine $one): string => $one->words, $again->lines)));
+        self::assertSame(
+            5,
+            $again->count(LineOutcome::Already),
+            implode(' ', array_map(static fn (JudgedLine $one): string => $one->words, $again->lines)),
+        );
         self::assertSame([[], []], [$again->added, $again->changed]);
     }
 
     public function testItsLastDayIsOverWhenThatDayIsInTheShop(): void
     {
         $line = new SheetLine(1, '/spring', '/papers', '302', '2027-03-31');
-        $judge = static fn (string $zone): ?Rule => Sheet::judge([$line], self::ORIGIN, [], new RuleTable([]), new \DateTimeImmutable('2026-03-01'), zone: new \DateTimeZone($zone))->added[0] ?? null;
+        $judge = static fn (string $zone): ?Rule => Sheet::judge(
+            [$line],
+            self::ORIGIN,
+            [],
+            new RuleTable([]),
+            new \DateTimeImmutable('2026-03-01'),
+            zone: new \DateTimeZone($zone),
+        )->added[0]
+            ?? null;
         $there = $judge('America/New_York');
         self::assertNotNull($there);
         self::assertEquals(new \DateTimeImmutable('2027-04-01T04:00:00Z'), $there->until);
@@ -144,15 +176,27 @@ final class SheetTest extends TestCase
     #[DataProvider('files')]
     public function testReadsCsv(string $content, array $expected): void
     {
-        self::assertSame($expected, array_map(static fn (SheetLine $line): array => [$line->number, $line->source, $line->target, $line->status], $this->read($content)));
+        self::assertSame(
+            $expected,
+            array_map(
+                static fn (SheetLine $line): array => [$line->number, $line->source, $line->target, $line->status],
+                $this->read($content),
+            ),
+        );
     }
 
     /** @return iterable<string, array{string, list<array{int, string, string, string}>}> */
     public static function files(): iterable
     {
         yield 'commas' => ["source,target,status\r\n/a,/b,301\r\n", [[2, '/a', '/b', '301']]];
-        yield 'semicolons, a mark, other headings in another order' => ["\u{FEFF}Note;New URL;Old URL;Code\n;/b;/a;302\n", [[2, '/a', '/b', '302']]];
-        yield 'quotes, separators and line ends within' => ["from,to,note\n\"/a,1\",\"/b \"\"x\"\"\",\"two\nlines\"\n\n/c,/d,\n", [[2, '/a,1', '/b "x"', ''], [4, '/c', '/d', '']]];
+        yield 'semicolons, a mark, other headings in another order' => [
+            "\u{FEFF}Note;New URL;Old URL;Code\n;/b;/a;302\n",
+            [[2, '/a', '/b', '302']],
+        ];
+        yield 'quotes, separators and line ends within' => [
+            "from,to,note\n\"/a,1\",\"/b \"\"x\"\"\",\"two\nlines\"\n\n/c,/d,\n",
+            [[2, '/a,1', '/b "x"', ''], [4, '/c', '/d', '']],
+        ];
         yield 'no headings' => ["/a,/b\n/c,/d,302\n", [[1, '/a', '/b', ''], [2, '/c', '/d', '']]];
         yield 'missing cells' => ["source\ttarget\tstatus\n/a\t/b\n", [[2, '/a', '/b', '']]];
     }
@@ -199,7 +243,13 @@ final class SheetTest extends TestCase
     {
         $sheet = array_map(static fn (array $line, int $n): SheetLine => new SheetLine($n + 1, ...$line), $lines, array_keys($lines));
 
-        return Sheet::judge($sheet, self::ORIGIN, ['/papers' => new Place('p', PlaceKind::Category, 'Papers', Address::parse('/papers'))], $known ?? $this->known(), new \DateTimeImmutable('2026-03-01'));
+        return Sheet::judge(
+            $sheet,
+            self::ORIGIN,
+            ['/papers' => new Place('p', PlaceKind::Category, 'Papers', Address::parse('/papers'))],
+            $known ?? $this->known(),
+            new \DateTimeImmutable('2026-03-01'),
+        );
     }
 
     private function known(): RuleTable

@@ -17,7 +17,18 @@ final class ComparisonTest extends TestCase
 {
     public function testEachChangeOfABayHasASentence(): void
     {
-        $bay = static fn (Presence $presence, string $name, string $leads, AspectChange ...$aspects): Difference => new Difference(Thing::Bay, 'footer-3', 'frame', '', $presence, $name, '', $leads, '', array_values($aspects));
+        $bay = static fn (Presence $presence, string $name, string $leads, AspectChange ...$aspects): Difference => new Difference(
+            Thing::Bay,
+            'footer-3',
+            'frame',
+            '',
+            $presence,
+            $name,
+            '',
+            $leads,
+            '',
+            array_values($aspects),
+        );
         self::assertSame([
             'Footer 3: “Papers” hangs here.',
             'Footer 3: its heading is “Shop”.',
@@ -28,7 +39,15 @@ final class ComparisonTest extends TestCase
             'Beside the pages of “Guides”: it shows the menu that hangs there.',
             'Beside the pages of “Guides”: the bay is taken away.',
         ], Comparison::changes([
-            $bay(Presence::Both, '', 'Papers', new AspectChange(Aspect::Target, 'a', 'b'), new AspectChange(Aspect::Label, '', 'Shop'), new AspectChange(Aspect::Position, '1', '2'), new AspectChange(Aspect::Width, '1', '2')),
+            $bay(
+                Presence::Both,
+                '',
+                'Papers',
+                new AspectChange(Aspect::Target, 'a', 'b'),
+                new AspectChange(Aspect::Label, '', 'Shop'),
+                new AspectChange(Aspect::Position, '1', '2'),
+                new AspectChange(Aspect::Width, '1', '2'),
+            ),
             $bay(Presence::Both, '', '', new AspectChange(Aspect::Target, 'a', '')),
             $bay(Presence::New, 'Guides', ''),
             $bay(Presence::Both, 'Guides', '', new AspectChange(Aspect::Filling, '1', '')),
@@ -38,10 +57,30 @@ final class ComparisonTest extends TestCase
 
     public function testSettingsAreNamedForWhatTheyAreAbout(): void
     {
-        $setting = static fn (string $id, string $value): Difference => new Difference(Thing::Setting, $id, 'shop', '', Presence::Both, leads: $value);
-        $change = Comparison::changes([$setting('looks_accent', '#1d5b63'), $setting('looks_scale', '1.1'), $setting('header_second', 'below'), $setting('last_line', '')])[0];
+        $setting = static fn (string $id, string $value): Difference => new Difference(
+            Thing::Setting,
+            $id,
+            'shop',
+            '',
+            Presence::Both,
+            leads: $value,
+        );
+        $change = Comparison::changes([
+            $setting('looks_accent', '#1d5b63'),
+            $setting('looks_scale', '1.1'),
+            $setting('header_second', 'below'),
+            $setting('last_line', ''),
+        ])[0];
         self::assertSame('looks, how the header is made, last line', $change->name);
-        self::assertSame(['The accent, of links and buttons, is #1d5b63.', 'Type is 1.1 times as large as usual.', 'The second row stands below the header.', 'The last line says © and the company.'], $change->sentences);
+        self::assertSame(
+            [
+                'The accent, of links and buttons, is #1d5b63.',
+                'Type is 1.1 times as large as usual.',
+                'The second row stands below the header.',
+                'The last line says © and the company.',
+            ],
+            $change->sentences,
+        );
     }
 
     public function testWhatBelongsToOneThingIsToldAsOne(): void
@@ -49,8 +88,28 @@ final class ComparisonTest extends TestCase
         $changes = Comparison::changes([
             new Difference(Thing::Redirect, 'r', 'r', '/care', Presence::New, '/care', leads: 'Care of paper'),
             new Difference(Thing::Words, 'p', 'p', 'Care of paper', Presence::Both),
-            new Difference(Thing::Place, 'p', 'p', 'Care of paper', Presence::Both, aspects: [new AspectChange(Aspect::Light, 'open', 'quiet'), new AspectChange(Aspect::Dates), new AspectChange(Aspect::Dates)]),
-            new Difference(Thing::Entry, 'e', 'm', 'Header', Presence::Both, 'New', 'Old', aspects: [new AspectChange(Aspect::Label), new AspectChange(Aspect::Enabled, '1', '')]),
+            new Difference(
+                Thing::Place,
+                'p',
+                'p',
+                'Care of paper',
+                Presence::Both,
+                aspects: [
+                    new AspectChange(Aspect::Light, 'open', 'quiet'),
+                    new AspectChange(Aspect::Dates),
+                    new AspectChange(Aspect::Dates),
+                ],
+            ),
+            new Difference(
+                Thing::Entry,
+                'e',
+                'm',
+                'Header',
+                Presence::Both,
+                'New',
+                'Old',
+                aspects: [new AspectChange(Aspect::Label), new AspectChange(Aspect::Enabled, '1', '')],
+            ),
         ]);
         self::assertSame([
             ['Header', ['“Old” is now called “New”.', '“New” was switched off.']],
@@ -64,7 +123,16 @@ final class ComparisonTest extends TestCase
     {
         foreach (Aspect::cases() as $aspect) {
             foreach ([Thing::Place, Thing::Entry] as $thing) {
-                $said = Comparison::changes([new Difference($thing, 'x', 'x', 'X', Presence::Both, 'is', 'was', aspects: [new AspectChange($aspect, 'was', 'is')])])[0]->sentences;
+                $said = Comparison::changes([new Difference(
+                    $thing,
+                    'x',
+                    'x',
+                    'X',
+                    Presence::Both,
+                    'is',
+                    'was',
+                    aspects: [new AspectChange($aspect, 'was', 'is')],
+                )])[0]->sentences;
                 self::assertCount(1, $said);
                 self::assertStringEndsWith('.', $said[0]);
             }

@@ -29,14 +29,36 @@ final class SoundnessTest extends TestCase
     {
         $rules = [$this->rule('/a', '/b'), $this->rule('/b', '/c'), $this->rule('/c', '/a'), $this->rule('/d', '/papers')];
         $faults = $this->faults(new Changed(rules: [$rules[0], $rules[3]]), rules: $rules);
-        self::assertSame([FaultKind::Circle], array_map(static fn (Fault $one): FaultKind => $one->kind, $faults), 'only what changed is judged');
+        self::assertSame(
+            [FaultKind::Circle],
+            array_map(static fn (Fault $one): FaultKind => $one->kind, $faults),
+            'only what changed is judged',
+        );
         self::assertStringContainsString('/a → /b → /c → /a', $faults[0]->words());
     }
 
     public function testACircleByWayOfAClosedPlace(): void
     {
-        $closed = new Place('x', PlaceKind::Page, 'X', Address::parse('/x'), null, Light::Closed, closedAnswer: ClosedAnswer::Elsewhere, closedTo: 'y');
-        $other = new Place('y', PlaceKind::Page, 'Y', Address::parse('/y'), null, Light::Closed, closedAnswer: ClosedAnswer::Elsewhere, closedTo: 'x');
+        $closed = new Place(
+            'x',
+            PlaceKind::Page,
+            'X',
+            Address::parse('/x'),
+            null,
+            Light::Closed,
+            closedAnswer: ClosedAnswer::Elsewhere,
+            closedTo: 'y',
+        );
+        $other = new Place(
+            'y',
+            PlaceKind::Page,
+            'Y',
+            Address::parse('/y'),
+            null,
+            Light::Closed,
+            closedAnswer: ClosedAnswer::Elsewhere,
+            closedTo: 'x',
+        );
         self::assertSame(FaultKind::Circle, $this->faults(new Changed(places: [$closed]), [$closed, $other])[0]->kind);
         $open = new Place('y', PlaceKind::Page, 'Y', Address::parse('/y'));
         self::assertSame([], $this->faults(new Changed(places: [$closed]), [$closed, $open]));
@@ -57,13 +79,22 @@ final class SoundnessTest extends TestCase
     {
         $one = new Place('1', PlaceKind::Page, '7', Address::parse('/7'));
         $two = new Place('2', PlaceKind::Page, '007', Address::parse('/7'));
-        self::assertSame('/7 is the address of “7” and of “007”. One address leads to one place: change one of them first.', $this->faults(new Changed(sameSpot: [$one, $two]))[0]->words());
+        self::assertSame(
+            '/7 is the address of “7” and of “007”. One address leads to one place: change one of them first.',
+            $this->faults(new Changed(sameSpot: [$one, $two]))[0]->words(),
+        );
     }
 
     public function testWhatLeadsToNothing(): void
     {
-        $faults = $this->faults(new Changed(lost: [new LostLead('Gifts', 'Header')], closedTo: [new Place('x', PlaceKind::Page, 'X', Address::parse('/x'))]));
-        self::assertSame([FaultKind::EntryWithoutPlace, FaultKind::ClosedToNothing], array_map(static fn (Fault $one): FaultKind => $one->kind, $faults));
+        $faults = $this->faults(new Changed(
+            lost: [new LostLead('Gifts', 'Header')],
+            closedTo: [new Place('x', PlaceKind::Page, 'X', Address::parse('/x'))],
+        ));
+        self::assertSame(
+            [FaultKind::EntryWithoutPlace, FaultKind::ClosedToNothing],
+            array_map(static fn (Fault $one): FaultKind => $one->kind, $faults),
+        );
     }
 
     public function testAnOpenTextWithAnEmptyBlank(): void
@@ -71,7 +102,14 @@ final class SoundnessTest extends TestCase
         $text = new OpenText('Returns', new Words('<p>Write to <span data-blank="mail"></span>.</p>'));
         $faults = (new Soundness(new Places(), new RuleTable([])))->faults(new Changed(texts: [$text]), [], new \DateTimeImmutable());
         self::assertSame([FaultKind::EmptyBlank], array_map(static fn (Fault $one): FaultKind => $one->kind, $faults));
-        self::assertSame([], (new Soundness(new Places(), new RuleTable([])))->faults(new Changed(texts: [$text]), ['mail' => 'a@b.example'], new \DateTimeImmutable()));
+        self::assertSame(
+            [],
+            (new Soundness(new Places(), new RuleTable([])))->faults(
+                new Changed(texts: [$text]),
+                ['mail' => 'a@b.example'],
+                new \DateTimeImmutable(),
+            ),
+        );
     }
 
     /**
@@ -84,7 +122,11 @@ final class SoundnessTest extends TestCase
     {
         $places[] = new Place('papers', PlaceKind::Category, 'Papers', Address::parse('/papers'));
 
-        return (new Soundness(new Places(...$places), new RuleTable($rules)))->faults($changed, [], new \DateTimeImmutable('2026-11-26T12:00:00Z'));
+        return (new Soundness(new Places(...$places), new RuleTable($rules)))->faults(
+            $changed,
+            [],
+            new \DateTimeImmutable('2026-11-26T12:00:00Z'),
+        );
     }
 
     private function rule(string $from, string $to): Rule

@@ -24,7 +24,13 @@ final class FirstStepTest extends TestCase
     public function testEachStepDependsOnOneThing(): void
     {
         $none = new FirstFacts(false, 0, 0, false, false);
-        foreach ([new FirstFacts(true, 0, 0, false, false), new FirstFacts(false, 1, 0, false, false), new FirstFacts(false, 0, 1, false, false), new FirstFacts(false, 0, 0, true, false), new FirstFacts(false, 0, 0, false, true)] as $n => $facts) {
+        foreach ([
+            new FirstFacts(true, 0, 0, false, false),
+            new FirstFacts(false, 1, 0, false, false),
+            new FirstFacts(false, 0, 1, false, false),
+            new FirstFacts(false, 0, 0, true, false),
+            new FirstFacts(false, 0, 0, false, true),
+        ] as $n => $facts) {
             foreach (FirstStep::cases() as $at => $step) {
                 self::assertSame($n === $at, $step->isDone($facts));
                 self::assertFalse($step->isDone($none));

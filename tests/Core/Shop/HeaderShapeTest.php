@@ -16,16 +16,39 @@ final class HeaderShapeTest extends TestCase
 {
     public function testWhatNobodyChoseIsAsItUsuallyIs(): void
     {
-        foreach ([[], [HeaderShape::FORM => 'pyramid', HeaderShape::ENTRIES => '', HeaderShape::DRAWER_BELOW => 'wide', HeaderShape::STAYS => '?', HeaderShape::FADES => 'perhaps']] as $settings) {
+        foreach ([
+            [],
+            [
+                HeaderShape::FORM => 'pyramid',
+                HeaderShape::ENTRIES => '',
+                HeaderShape::DRAWER_BELOW => 'wide',
+                HeaderShape::STAYS => '?',
+                HeaderShape::FADES => 'perhaps',
+            ],
+        ] as $settings) {
             $shape = HeaderShape::of($settings);
-            self::assertSame([HeaderForm::Row, EntriesStand::Start, OpenMark::Angle, null, true, false, false], [$shape->form, $shape->entries, $shape->mark, $shape->drawerBelow, $shape->stays, $shape->fades, $shape->onClick]);
+            self::assertSame(
+                [HeaderForm::Row, EntriesStand::Start, OpenMark::Angle, null, true, false, false],
+                [$shape->form, $shape->entries, $shape->mark, $shape->drawerBelow, $shape->stays, $shape->fades, $shape->onClick],
+            );
         }
     }
 
     public function testWhatWasChosenIsWhatItIs(): void
     {
-        $shape = HeaderShape::of([HeaderShape::FORM => 'drawer', HeaderShape::ENTRIES => 'middle', HeaderShape::MARK => 'plus', HeaderShape::DRAWER_BELOW => '900', HeaderShape::STAYS => 'no', HeaderShape::FADES => 'yes', HeaderShape::OPENS => 'click']);
-        self::assertSame([HeaderForm::Drawer, EntriesStand::Middle, OpenMark::Plus, 900, false, true, true], [$shape->form, $shape->entries, $shape->mark, $shape->drawerBelow, $shape->stays, $shape->fades, $shape->onClick]);
+        $shape = HeaderShape::of([
+            HeaderShape::FORM => 'drawer',
+            HeaderShape::ENTRIES => 'middle',
+            HeaderShape::MARK => 'plus',
+            HeaderShape::DRAWER_BELOW => '900',
+            HeaderShape::STAYS => 'no',
+            HeaderShape::FADES => 'yes',
+            HeaderShape::OPENS => 'click',
+        ]);
+        self::assertSame(
+            [HeaderForm::Drawer, EntriesStand::Middle, OpenMark::Plus, 900, false, true, true],
+            [$shape->form, $shape->entries, $shape->mark, $shape->drawerBelow, $shape->stays, $shape->fades, $shape->onClick],
+        );
         self::assertSame(900, $shape->takesOverBelow(1200));
     }
 

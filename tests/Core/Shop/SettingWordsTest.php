@@ -17,7 +17,10 @@ final class SettingWordsTest extends TestCase
     {
         self::assertSame('The header is a drawer, on a desk, too.', SettingWords::of(HeaderShape::FORM, 'drawer'));
         self::assertSame('The phone’s drawer takes over below 900 px.', SettingWords::of(HeaderShape::DRAWER_BELOW, '900'));
-        self::assertSame('The phone’s drawer takes over where the entries of the header no longer fit.', SettingWords::of(HeaderShape::DRAWER_BELOW, ''));
+        self::assertSame(
+            'The phone’s drawer takes over where the entries of the header no longer fit.',
+            SettingWords::of(HeaderShape::DRAWER_BELOW, ''),
+        );
         self::assertSame('The header goes by with the page.', SettingWords::of(HeaderShape::STAYS, 'no'));
         self::assertSame('Dropdowns of the header fade in.', SettingWords::of(HeaderShape::FADES, 'yes'));
         self::assertSame('Dropdowns of the header open on a click.', SettingWords::of(HeaderShape::OPENS, 'click'));
@@ -30,8 +33,15 @@ final class SettingWordsTest extends TestCase
 
     public function testNoTwoChoicesAreToldAlike(): void
     {
-        foreach ([[HeaderShape::FORM, HeaderForm::cases()], [HeaderShape::ENTRIES, EntriesStand::cases()], [HeaderShape::MARK, OpenMark::cases()]] as [$setting, $choices]) {
-            $told = array_map(static fn (HeaderForm|EntriesStand|OpenMark $choice): string => SettingWords::of($setting, $choice->value), $choices);
+        foreach ([
+            [HeaderShape::FORM, HeaderForm::cases()],
+            [HeaderShape::ENTRIES, EntriesStand::cases()],
+            [HeaderShape::MARK, OpenMark::cases()],
+        ] as [$setting, $choices]) {
+            $told = array_map(
+                static fn (HeaderForm|EntriesStand|OpenMark $choice): string => SettingWords::of($setting, $choice->value),
+                $choices,
+            );
             self::assertSame($told, array_values(array_unique($told)));
         }
     }

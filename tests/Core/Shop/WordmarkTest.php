@@ -21,7 +21,10 @@ final class WordmarkTest extends TestCase
 
     public function testItStandsAsHighAsTheRowAllowsAndNoWiderThanItsRoom(): void
     {
-        $wide = static fn (int $width, int $height): ?float => Wordmark::of(Wordmark::kept('a.svg', $width, $height), '')?->shownWidth(10.0);
+        $wide = static fn (int $width, int $height): ?float => Wordmark::of(
+            Wordmark::kept('a.svg', $width, $height),
+            '',
+        )?->shownWidth(10.0);
         self::assertSame(52.0, $wide(200, 100));
         self::assertSame(140.0, $wide(2000, 100));
     }

@@ -34,7 +34,10 @@ final class RedirectCsvTest extends TestCase
 
     public function testWhateverIsNotedComesBackAsItWas(): void
     {
-        $this->limitTo(300)->forAll(Generators::string(), Generators::elements('', '=', '+', "'", "'=", '"', ';', '@', "'''-"))->then(static function (string $note, string $begin): void {
+        $this->limitTo(300)->forAll(
+            Generators::string(),
+            Generators::elements('', '=', '+', "'", "'=", '"', ';', '@', "'''-"),
+        )->then(static function (string $note, string $begin): void {
             $note = mb_substr(trim($begin.preg_replace('/[\x00-\x1F\x7F]/', '', mb_scrub($note, 'UTF-8'))), 0, SheetLine::MAX_NOTE);
             self::assertSame($note, self::read(RedirectCsv::line(['/a', '/b', '301', '', $note]))[0]->note);
         });

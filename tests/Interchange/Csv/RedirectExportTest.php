@@ -34,12 +34,32 @@ final class RedirectExportTest extends ShopTestCase
 
     public function testNginxAnswersAsTheShopDoes(): void
     {
-        $exact = ['/one/café ü', '/one/a$b', '/one/{x}', '/one/a*b', '/one/a\\b', '/one/~tilde', '/one/'.str_repeat('long-', 60), '/one/plus+and&more'];
+        $exact = [
+            '/one/café ü',
+            '/one/a$b',
+            '/one/{x}',
+            '/one/a*b',
+            '/one/a\\b',
+            '/one/~tilde',
+            '/one/'.str_repeat('long-', 60),
+            '/one/plus+and&more',
+        ];
         foreach ($exact as $source) {
-            $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_address, goal_query, status) VALUES (gen_random_uuid(), ?, '/papers', ?, 301)", [\Lantern\Core\Address\Address::parse(implode('/', array_map(rawurlencode(...), explode('/', $source))))->path, '/one/a*b' === $source ? 'maker=Hollin+Mill' : '']);
+            $this->workbench()->executeStatement(<<<'SQL'
+                INSERT INTO redirect (id, source, goal_address, goal_query, status) VALUES (gen_random_uuid(), ?, '/papers', ?, 301)
+                SQL, [
+                \Lantern\Core\Address\Address::parse(implode('/', array_map(rawurlencode(...), explode('/', $source))))->path,
+                '/one/a*b' === $source ? 'maker=Hollin+Mill' : '',
+            ]);
         }
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, is_prefix, goal_address, status) VALUES (gen_random_uuid(), '/weblog', true, '/journal', 301), (gen_random_uuid(), '/weblog/deep', true, '/papers', 301)");
-        $map = implode('', iterator_to_array(RedirectExport::write('nginx', $this->service(StraightRedirects::class)->all(CopyName::Workbench)), false));
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, is_prefix, goal_address, status)
+            VALUES (gen_random_uuid(), '/weblog', true, '/journal', 301), (gen_random_uuid(), '/weblog/deep', true, '/papers', 301)
+            SQL);
+        $map = implode(
+            '',
+            iterator_to_array(RedirectExport::write('nginx', $this->service(StraightRedirects::class)->all(CopyName::Workbench)), false),
+        );
         $this->serve($map);
         foreach ($exact as $source) {
             $target = implode('/', array_map(rawurlencode(...), explode('/', $source)));
@@ -60,7 +80,13 @@ final class RedirectExportTest extends ShopTestCase
     private function serve(string $map): void
     {
         $port = self::PORT;
-        $head = implode("\n", array_map(static fn (string $line): string => (string) preg_replace('/^#\s+/', '', $line), array_filter(explode("\n", $map), static fn (string $line): bool => 1 === preg_match('/^#\s+map(_| )/', $line))));
+        $head = implode(
+            "\n",
+            array_map(
+                static fn (string $line): string => (string) preg_replace('/^#\s+/', '', $line),
+                array_filter(explode("\n", $map), static fn (string $line): bool => 1 === preg_match('/^#\s+map(_| )/', $line)),
+            ),
+        );
         file_put_contents("$this->folder/redirects.map", $map);
         $head = str_replace('this-file', "$this->folder/redirects.map", $head);
         file_put_contents("$this->folder/nginx.conf", <<<NGINX

@@ -21,7 +21,10 @@ final class OpmlTest extends TestCase
     public function testWhatOtherOutlinersWriteIsRead(): void
     {
         $note = str_repeat('A long note, as some outliners keep them. ', 400);
-        $lines = Opml::read("<opml version=\"2.0\"><body><outline text=\"Papers\" _note=\"$note\" a=\"1\" b=\"2\" c=\"3\"><outline text=\"Marbled\" url=\"https://x.example/\"/></outline></body></opml>");
+        $lines = Opml::read(
+            "<opml version=\"2.0\"><body><outline text=\"Papers\" _note=\"$note\" a=\"1\" b=\"2\" c=\"3\"><outline text=\"Marbled\" "
+                .'url="https://x.example/"/></outline></body></opml>',
+        );
         self::assertSame(['Papers', 'Marbled'], [$lines[0]->label, $lines[1]->label]);
     }
 }

@@ -24,8 +24,14 @@ final class SitemapTest extends TestCase
     {
         $xml = simplexml_load_string(Sitemap::index(3, 'https://shop.example'));
         self::assertNotFalse($xml);
-        self::assertSame(['https://shop.example/sitemap-1.xml', 'https://shop.example/sitemap-2.xml', 'https://shop.example/sitemap-3.xml'], self::named($xml->sitemap));
-        self::assertSame([3, null, null, null], array_map(Sitemap::partAt(...), [Sitemap::part(3), '/sitemap-0.xml', '/sitemap.xml', "/sitemap-1.xml\n"]));
+        self::assertSame(
+            ['https://shop.example/sitemap-1.xml', 'https://shop.example/sitemap-2.xml', 'https://shop.example/sitemap-3.xml'],
+            self::named($xml->sitemap),
+        );
+        self::assertSame(
+            [3, null, null, null],
+            array_map(Sitemap::partAt(...), [Sitemap::part(3), '/sitemap-0.xml', '/sitemap.xml', "/sitemap-1.xml\n"]),
+        );
         self::assertNotNull(ReservedAddresses::reason(Address::parse(Sitemap::part(7))), 'no place takes the address of a part');
     }
 

@@ -14,16 +14,33 @@ final class FieldsTest extends TestCase
 {
     public function testReadsWhatIsThere(): void
     {
-        $fields = Fields::of(['text' => 'a', 'none' => null, 'n' => 3, 'yes' => true, 'id' => '019344a0-1c00-7000-8000-000000000000', 'light' => 'quiet', 'at' => '2026-03-01T10:00:00+01:00', 'list' => ['a', 2], 'map' => ['x' => 'y'], 'all' => [['t' => '1'], ['t' => '2']]]);
+        $fields = Fields::of([
+            'text' => 'a',
+            'none' => null,
+            'n' => 3,
+            'yes' => true,
+            'id' => '019344a0-1c00-7000-8000-000000000000',
+            'light' => 'quiet',
+            'at' => '2026-03-01T10:00:00+01:00',
+            'list' => ['a', 2],
+            'map' => ['x' => 'y'],
+            'all' => [['t' => '1'], ['t' => '2']],
+        ]);
         self::assertSame(['a', null, 'else'], [$fields->text('text'), $fields->textOrNull('none'), $fields->text('missing', 'else')]);
-        self::assertSame([3, 7, true, false], [$fields->int('n'), $fields->intOr('missing', 7), $fields->bool('yes', false), $fields->bool('missing', false)]);
+        self::assertSame(
+            [3, 7, true, false],
+            [$fields->int('n'), $fields->intOr('missing', 7), $fields->bool('yes', false), $fields->bool('missing', false)],
+        );
         self::assertSame('019344a0-1c00-7000-8000-000000000000', $fields->uuidOrNull('id'));
         self::assertNull($fields->uuidOrNull('none'));
         self::assertSame(Light::Quiet, $fields->choice('light', Light::class, Light::Open));
         self::assertSame(Light::Open, $fields->choice('missing', Light::class, Light::Open));
         self::assertSame('09:00', $fields->moment('at')?->setTimezone(new \DateTimeZone('UTC'))->format('H:i'));
         self::assertNull($fields->moment('none'));
-        self::assertSame([['a', '2'], ['x' => 'y'], []], [$fields->textsOr('list', []), $fields->mapOr('map', []), $fields->textsOr('missing', [])]);
+        self::assertSame(
+            [['a', '2'], ['x' => 'y'], []],
+            [$fields->textsOr('list', []), $fields->mapOr('map', []), $fields->textsOr('missing', [])],
+        );
         self::assertSame(['1', '2'], array_map(static fn (Fields $one): string => $one->text('t'), $fields->objects('all')));
     }
 

@@ -21,13 +21,19 @@ final class MoveCodecTest extends TestCase
     {
         $cases = $this->cases();
         if ('1' === getenv('LANTERN_WRITE')) {
-            file_put_contents(self::FILE, "[\n".implode(",\n", array_map(static fn (array $case): string => json_encode($case, \JSON_THROW_ON_ERROR), $cases))."\n]\n");
+            file_put_contents(
+                self::FILE,
+                "[\n".implode(",\n", array_map(static fn (array $case): string => json_encode($case, \JSON_THROW_ON_ERROR), $cases))
+                    ."\n]\n",
+            );
         }
         self::assertSame(json_encode($cases), json_encode(json_decode((string) file_get_contents(self::FILE), true)));
         self::assertGreaterThan(60, \count(array_filter($cases, static fn (array $case): bool => null !== $case['after'])));
     }
 
-    /** @return list<array{before: list<mixed>, move: array<string, mixed>, after: list<mixed>|null}> after is null where the move is refused */
+    /**
+     * @return list<array{before: list<mixed>, move: array<string, mixed>, after: list<mixed>|null}> after is null where the move is refused
+     */
     private function cases(): array
     {
         $random = new Randomizer(new Mt19937(1));
@@ -53,6 +59,9 @@ final class MoveCodecTest extends TestCase
      */
     private static function shape(array $entries): array
     {
-        return array_map(static fn (Entry $entry): array => [$entry->id, $entry->label, $entry->enabled, self::shape($entry->children)], $entries);
+        return array_map(
+            static fn (Entry $entry): array => [$entry->id, $entry->label, $entry->enabled, self::shape($entry->children)],
+            $entries,
+        );
     }
 }

@@ -65,7 +65,13 @@ final class SignedCustomerTest extends TestCase
             'of no shop' => $signed(['aud' => []]),
             'of another issuer' => $signed(['iss' => 'https://elsewhere.example']),
             'changed' => preg_replace('/\.(.)/', '.A', $signed([]), 1),
-            'with what is critical and unknown' => JWT::encode($this->claims(), self::SECRET, 'HS256', 'shared', ['crit' => ['x'], 'x' => '1']),
+            'with what is critical and unknown' => JWT::encode(
+                $this->claims(),
+                self::SECRET,
+                'HS256',
+                'shared',
+                ['crit' => ['x'], 'x' => '1'],
+            ),
             'very long' => $signed(['x' => str_repeat('a', 5000)]),
         ] as $what => $token) {
             self::assertFalse($this->holds((string) $token), $what);
@@ -83,7 +89,11 @@ final class SignedCustomerTest extends TestCase
         self::assertSame([true, false], $known());
         $this->keep([$this->public, $public]);
         self::assertSame([true, true], $known());
-        $this->keep([$public, ['kty' => 'broken', 'kid' => 'x', 'alg' => 'ES256'], ['kty' => 'oct', 'kid' => 'none', 'alg' => 'none', 'k' => 'AA']]);
+        $this->keep([
+            $public,
+            ['kty' => 'broken', 'kid' => 'x', 'alg' => 'ES256'],
+            ['kty' => 'oct', 'kid' => 'none', 'alg' => 'none', 'k' => 'AA'],
+        ]);
         self::assertSame([false, true], $known());
         file_put_contents($this->file, '{broken');
         self::assertSame([false, false], $known());

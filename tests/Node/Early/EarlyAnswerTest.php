@@ -30,7 +30,13 @@ final class EarlyAnswerTest extends ShopTestCase
         $this->storefront->boot();
         $url = $_SERVER['DATABASE_URL'] ?? '';
         $look = new FirstLook(\is_string($url) ? $url : '');
-        $this->early = new EarlyAnswer($look, $news = new News($look), new NodeTable($look, $news, sys_get_temp_dir().'/no-table-without-memory'), new KeptPages(sys_get_temp_dir().'/no-pages-without-memory'), new StandInCustomer('secret'));
+        $this->early = new EarlyAnswer(
+            $look,
+            $news = new News($look),
+            new NodeTable($look, $news, sys_get_temp_dir().'/no-table-without-memory'),
+            new KeptPages(sys_get_temp_dir().'/no-pages-without-memory'),
+            new StandInCustomer('secret'),
+        );
     }
 
     protected function tearDown(): void
@@ -46,7 +52,9 @@ final class EarlyAnswerTest extends ShopTestCase
             (gen_random_uuid(), '/e/outside', NULL, NULL, '', 'https://example.org/x?own=1#part', 307, NULL), (gen_random_uuid(), '/e/gone', NULL, NULL, '', NULL, 410, NULL),
             (gen_random_uuid(), '/e/ends', :papers, NULL, '', NULL, 301, now() + interval '10 minutes'), (gen_random_uuid(), '/e/ended', :papers, NULL, '', NULL, 301, now() - interval '10 minutes'),
             (gen_random_uuid(), '/e/closed', :kits, NULL, '', NULL, 301, NULL), (gen_random_uuid(), '/tools', :papers, NULL, '', NULL, 301, NULL)", ['papers' => DemoId::of('categories/papers'), 'kits' => DemoId::of('categories/calendar-kits')]);
-        $this->workbench()->executeStatement("UPDATE place SET light = 'closed', closed_answer = 'elsewhere', closed_to = ? WHERE id = ?", [DemoId::of('categories/kits'), DemoId::of('categories/calendar-kits')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET light = 'closed', closed_answer = 'elsewhere', closed_to = ? WHERE id = ?
+            SQL, [DemoId::of('categories/kits'), DemoId::of('categories/calendar-kits')]);
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $answered = 0;
         foreach ($this->pairs('SELECT source, id FROM live.redirect UNION SELECT address, id FROM live.place') as $path => $id) {
@@ -62,7 +70,9 @@ final class EarlyAnswerTest extends ShopTestCase
 
     public function testNoRedirectIsKeptPastTheDateThatEndsIt(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_place_id, status, until) VALUES (gen_random_uuid(), '/fair', ?, 301, ?)", [DemoId::of('categories/papers'), '2031-05-01T12:00:00Z']);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, goal_place_id, status, until) VALUES (gen_random_uuid(), '/fair', ?, 301, ?)
+            SQL, [DemoId::of('categories/papers'), '2031-05-01T12:00:00Z']);
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $kept = fn (string $at): ?string => $this->early->to('/fair', '', '', new \DateTimeImmutable($at))?->headers['Cache-Control'];
         self::assertSame('max-age=3600, public', $kept('2031-05-01T10:00:00Z'));
@@ -80,9 +90,17 @@ final class EarlyAnswerTest extends ShopTestCase
         $request = Request::create('http://shop.example/');
         $request->server->set('REQUEST_URI', $target);
         $late = $this->storefront->handle($request);
-        self::assertSame([$late->getStatusCode(), $late->headers->get('Location'), $late->headers->get('Referrer-Policy')], [$early->status, $early->headers['Location'], $early->headers['Referrer-Policy']], $target);
+        self::assertSame(
+            [$late->getStatusCode(), $late->headers->get('Location'), $late->headers->get('Referrer-Policy')],
+            [$early->status, $early->headers['Location'], $early->headers['Referrer-Policy']],
+            $target,
+        );
         // A second may pass between the two.
-        self::assertSame(preg_replace('/\d+/', 'n', (string) $late->headers->get('Cache-Control')), preg_replace('/\d+/', 'n', $early->headers['Cache-Control']), $target);
+        self::assertSame(
+            preg_replace('/\d+/', 'n', (string) $late->headers->get('Cache-Control')),
+            preg_replace('/\d+/', 'n', $early->headers['Cache-Control']),
+            $target,
+        );
         self::assertSame('', $early->body);
 
         return true;

@@ -35,7 +35,11 @@ final class RequestIdTest extends ApiTestCase
         $kernel->boot();
         $container = $kernel->getContainer()->get('test.service_container');
         self::assertInstanceOf(ContainerInterface::class, $container);
-        [$requests, $ids, $twig] = [$container->get(RequestStack::class), $container->get(RequestId::class), $container->get(Environment::class)];
+        [$requests, $ids, $twig] = [
+            $container->get(RequestStack::class),
+            $container->get(RequestId::class),
+            $container->get(Environment::class),
+        ];
         self::assertInstanceOf(RequestStack::class, $requests);
         self::assertInstanceOf(RequestId::class, $ids);
         self::assertInstanceOf(Environment::class, $twig);

@@ -18,7 +18,16 @@ final class NodeCacheTest extends TestCase
 
     private function adapterWith(string $enabled): string
     {
-        $process = new Process([\PHP_BINARY, '-d', "apc.enable_cli=$enabled", '-r', \sprintf('require %s; echo Lantern\Node\Memory\NodeCache::make()::class;', var_export(\dirname(__DIR__, 2).'/vendor/autoload.php', true))]);
+        $process = new Process([
+            \PHP_BINARY,
+            '-d',
+            "apc.enable_cli=$enabled",
+            '-r',
+            \sprintf(
+                'require %s; echo Lantern\Node\Memory\NodeCache::make()::class;',
+                var_export(\dirname(__DIR__, 2).'/vendor/autoload.php', true),
+            ),
+        ]);
 
         return $process->mustRun()->getOutput();
     }

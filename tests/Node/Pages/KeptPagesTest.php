@@ -58,7 +58,10 @@ final class KeptPagesTest extends ShopTestCase
 
     public function testAPageStandsUntilSomethingChangesThatItShows(): void
     {
-        [$papers, $tools] = [DemoId::of('categories/papers'), $this->value("SELECT id FROM place p WHERE kind = 'page' AND NOT EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) ORDER BY address LIMIT 1")];
+        [$papers, $tools] = [DemoId::of('categories/papers'), $this->value(<<<'SQL'
+            SELECT id FROM place p WHERE kind = 'page' AND NOT EXISTS (SELECT FROM entry e WHERE e.place_id = p.id) ORDER BY address
+            LIMIT 1
+            SQL)];
         $this->tell('begin');
         $this->tell("keep /papers p:$papers frame");
         $this->tell("keep /makers p:$tools frame");
@@ -72,7 +75,9 @@ final class KeptPagesTest extends ShopTestCase
         self::assertSame('body of /makers', $this->tell('get /makers'), 'it may be given as long as nothing better is there');
 
         // A product system that says something of a product, and nothing that anybody published.
-        $this->workbench()->executeStatement('UPDATE product SET featured = NOT featured WHERE id = (SELECT min(id::text)::uuid FROM product)');
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE product SET featured = NOT featured WHERE id = (SELECT min(id::text)::uuid FROM product)
+            SQL);
         $this->tell('look');
         self::assertSame([true, false], [$this->tell('fresh /papers'), $this->tell('fresh /products')]);
 
@@ -156,7 +161,12 @@ final class KeptPagesTest extends ShopTestCase
     {
         $says = new InputStream();
         $url = $_SERVER['DATABASE_URL'] ?? '';
-        $node = new Process(['php', '-d', 'apc.enable_cli=1', '-d', 'apc.shm_size=32M', __DIR__.'/pages-of-a-node.php', $this->directory], env: ['DATABASE_URL' => \is_string($url) ? $url : ''], input: $says, timeout: 60);
+        $node = new Process(
+            ['php', '-d', 'apc.enable_cli=1', '-d', 'apc.shm_size=32M', __DIR__.'/pages-of-a-node.php', $this->directory],
+            env: ['DATABASE_URL' => \is_string($url) ? $url : ''],
+            input: $says,
+            timeout: 60,
+        );
         $node->start();
         $this->nodes[] = [$node, $says];
     }

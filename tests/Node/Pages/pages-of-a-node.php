@@ -23,7 +23,11 @@ while (false !== $line = fgets(\STDIN)) {
             return $news->latest()?->number;
         })(),
         'begin' => ($begun = Freshness::now())->clock,
-        'keep' => $pages->keep(false, $words[0], new KeptPage(['etag' => '"1"'], 'body of '.$words[0], time() + 60, $begun ?? Freshness::now(), array_slice($words, 1))),
+        'keep' => $pages->keep(
+            false,
+            $words[0],
+            new KeptPage(['etag' => '"1"'], 'body of '.$words[0], time() + 60, $begun ?? Freshness::now(), array_slice($words, 1)),
+        ),
         'get' => $pages->get(false, $words[0])?->body,
         'fresh' => $pages->get(false, $words[0])?->isFresh(new DateTimeImmutable()),
         'fresh-later' => $pages->get(false, $words[0])?->isFresh(new DateTimeImmutable('+2 minutes')),

@@ -36,7 +36,12 @@ final class NodeTableTest extends ShopTestCase
     {
         $this->says = new InputStream();
         $url = $_SERVER['DATABASE_URL'] ?? '';
-        $this->node = new Process(['php', '-d', 'apc.enable_cli=1', __DIR__.'/node-table.php', $this->directory], env: ['DATABASE_URL' => \is_string($url) ? $url : ''], input: $this->says, timeout: 60);
+        $this->node = new Process(
+            ['php', '-d', 'apc.enable_cli=1', __DIR__.'/node-table.php', $this->directory],
+            env: ['DATABASE_URL' => \is_string($url) ? $url : ''],
+            input: $this->says,
+            timeout: 60,
+        );
         $this->node->start();
     }
 
@@ -68,7 +73,10 @@ final class NodeTableTest extends ShopTestCase
         $this->compareAll();
 
         // A place that three redirects lead to moves, another one ends, a third is closed on a date.
-        $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('categories/marbled'), '/papers/marbled', '/papers/swirled')], $this->actor());
+        $this->service(AddressEditor::class)->change(
+            [new AddressWish(DemoId::of('categories/marbled'), '/papers/marbled', '/papers/swirled')],
+            $this->actor(),
+        );
         $this->service(PlaceRemover::class)->remove(DemoId::of('collections/small-gifts'), 1, VisitorForwarding::gone(), $this->actor());
         $this->workbench()->executeStatement("UPDATE place SET closes_on = now() + interval '1 hour' WHERE address = '/tools/folding'");
         self::assertNotNull($this->tell('hop /bone-folders'));
@@ -84,7 +92,10 @@ final class NodeTableTest extends ShopTestCase
         self::assertSame('Marbled papers', $this->tell('place /papers/swirled'));
 
         // So much changes that the table is made anew.
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_place_id, status) SELECT gen_random_uuid(), '/many/' || n, ?, 301 FROM generate_series(1, 2500) n", [DemoId::of('categories/papers')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, goal_place_id, status) SELECT gen_random_uuid(), '/many/' || n, ?, 301
+            FROM generate_series(1, 2500) n
+            SQL, [DemoId::of('categories/papers')]);
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $this->tell('forget');
         $this->tell('keep-up');
@@ -111,7 +122,10 @@ final class NodeTableTest extends ShopTestCase
         // As after a backup was restored: the numbers go on, but they are those of other releases.
         $this->workbench()->executeStatement('DELETE FROM journal.release');
         $this->workbench()->executeStatement("DELETE FROM live.redirect WHERE source = '/agb'");
-        $this->workbench()->executeStatement("INSERT INTO journal.release (id, number, released_by, summary) VALUES (gen_random_uuid(), 1, 'x', 'x'), (gen_random_uuid(), 2, 'x', 'x')");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.release (id, number, released_by, summary)
+            VALUES (gen_random_uuid(), 1, 'x', 'x'), (gen_random_uuid(), 2, 'x', 'x')
+            SQL);
         $this->startNode();
         self::assertSame(2, $this->tell('keep-up'));
         self::assertNull($this->tell('hop /agb'));
@@ -122,9 +136,18 @@ final class NodeTableTest extends ShopTestCase
     {
         $this->tell('keep-up');
         // The last of them is what counts, however many there were.
-        $this->workbench()->executeStatement("INSERT INTO journal.release (id, number, released_by, summary) SELECT gen_random_uuid(), n, 'x', 'x' FROM generate_series(2, 2600) n");
-        $this->workbench()->executeStatement("INSERT INTO journal.release_row SELECT n.id, 'redirect', r.id::text, '{\"source\": \"/agb\"}', '{\"source\": \"/agb\"}' FROM journal.release n, live.redirect r WHERE n.number BETWEEN 2 AND 2599 AND r.source = '/agb'");
-        $this->workbench()->executeStatement("INSERT INTO journal.release_row SELECT n.id, 'redirect', r.id::text, NULL, '{\"source\": \"/blog\"}' FROM journal.release n, live.redirect r WHERE n.number = 2600 AND r.source = '/blog' AND NOT r.is_prefix");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.release (id, number, released_by, summary) SELECT gen_random_uuid(), n, 'x', 'x'
+            FROM generate_series(2, 2600) n
+            SQL);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.release_row SELECT n.id, 'redirect', r.id::text, '{"source": "/agb"}', '{"source": "/agb"}'
+            FROM journal.release n, live.redirect r WHERE n.number BETWEEN 2 AND 2599 AND r.source = '/agb'
+            SQL);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.release_row SELECT n.id, 'redirect', r.id::text, NULL, '{"source": "/blog"}'
+            FROM journal.release n, live.redirect r WHERE n.number = 2600 AND r.source = '/blog' AND NOT r.is_prefix
+            SQL);
         $this->workbench()->executeStatement("DELETE FROM live.redirect WHERE source = '/blog' AND NOT is_prefix");
         $this->tell('forget');
         $this->tell('keep-up');
@@ -137,7 +160,9 @@ final class NodeTableTest extends ShopTestCase
         $live = $this->service(Copies::class)->live;
         $answerer = new Answerer($live->places, $live->rules);
         $told = 0;
-        foreach (array_keys($this->pairs('SELECT source, id FROM live.redirect WHERE NOT is_prefix UNION SELECT address, id FROM live.place')) as $path) {
+        foreach (array_keys($this->pairs(<<<'SQL'
+            SELECT source, id FROM live.redirect WHERE NOT is_prefix UNION SELECT address, id FROM live.place
+            SQL)) as $path) {
             $hop = $this->tell("hop $path");
             if (null !== $hop) {
                 $answer = $answerer->answer($path, Visitor::guest(new \DateTimeImmutable()));

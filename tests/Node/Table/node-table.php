@@ -26,7 +26,10 @@ while (false !== $line = fgets(\STDIN)) {
             return true;
         })(),
         'hop' => null === ($hop = $table->hop($rest)) ? null : [$hop->status, $hop->location],
-        'open' => count(array_filter(scandir('/proc/self/fd') ?: [], static fn (string $one): bool => str_contains((string) @readlink("/proc/self/fd/$one"), '.cdb'))),
+        'open' => count(array_filter(
+            scandir('/proc/self/fd') ?: [],
+            static fn (string $one): bool => str_contains((string) @readlink("/proc/self/fd/$one"), '.cdb'),
+        )),
         'place' => $table->at(Address::parse($rest))?->at(Address::parse($rest))?->title,
         default => throw new LogicException("What is $word?"),
     };

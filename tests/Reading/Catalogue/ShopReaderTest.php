@@ -34,7 +34,19 @@ final class ShopReaderTest extends ShopTestCase
                         if (null !== $opens && null !== $closes && new \DateTimeImmutable($closes) <= new \DateTimeImmutable($opens)) {
                             continue;
                         }
-                        $this->workbench()->insert('place', ['id' => DemoId::of('shown '.++$n), 'kind' => 'collection', 'title' => "Shown $n", 'address' => "/shown-$n", 'light' => $light, 'audience' => $audience, 'opens_on' => $opens, 'closes_on' => $closes]);
+                        $this->workbench()->insert(
+                            'place',
+                            [
+                                'id' => DemoId::of('shown '.++$n),
+                                'kind' => 'collection',
+                                'title' => "Shown $n",
+                                'address' => "/shown-$n",
+                                'light' => $light,
+                                'audience' => $audience,
+                                'opens_on' => $opens,
+                                'closes_on' => $closes,
+                            ],
+                        );
                     }
                 }
             }
@@ -45,18 +57,31 @@ final class ShopReaderTest extends ShopTestCase
         self::assertCount($places->countInSitemap($now), $inSitemap);
         foreach ($this->workbench()->fetchAllAssociative('SELECT '.PlaceReader::COLUMNS.' FROM place') as $row) {
             $place = PlaceReader::fromRow($row);
-            self::assertSame($place->isInSitemapAt($now), \in_array($place->address->path, $inSitemap, true), "{$place->title} in the sitemap");
+            self::assertSame(
+                $place->isInSitemapAt($now),
+                \in_array($place->address->path, $inSitemap, true),
+                "{$place->title} in the sitemap",
+            );
         }
-        self::assertSame(\array_slice($inSitemap, 20, 10), array_map(static fn (Address $address): string => $address->path, $places->inSitemap($now, 3, 10)), 'and its parts follow one another');
+        self::assertSame(
+            \array_slice($inSitemap, 20, 10),
+            array_map(static fn (Address $address): string => $address->path, $places->inSitemap($now, 3, 10)),
+            'and its parts follow one another',
+        );
         foreach ([Visitor::guest($now), Visitor::customer($now)] as $visitor) {
             $expected = [];
-            foreach ($this->workbench()->fetchAllAssociative('SELECT '.PlaceReader::COLUMNS." FROM place WHERE kind = 'collection'") as $row) {
+            foreach ($this->workbench()->fetchAllAssociative(
+                'SELECT '.PlaceReader::COLUMNS." FROM place WHERE kind = 'collection'",
+            ) as $row) {
                 $place = PlaceReader::fromRow($row);
                 if ($place->isShownTo($visitor)) {
                     $expected[] = $place->title;
                 }
             }
-            $shown = array_map(static fn (Card $card): string => $card->place->title, $this->shop()->below(null, $visitor, PlaceKind::Collection));
+            $shown = array_map(
+                static fn (Card $card): string => $card->place->title,
+                $this->shop()->below(null, $visitor, PlaceKind::Collection),
+            );
             sort($expected);
             sort($shown);
             self::assertSame($expected, $shown);
@@ -67,7 +92,10 @@ final class ShopReaderTest extends ShopTestCase
 
     public function testCollectionsFillThemselvesByTheirRules(): void
     {
-        $listed = fn (string $key): array => $this->listed(Listing::ofCollection(DemoId::of("collections/$key"), $this->shop()->details(DemoId::of("collections/$key"))->rule));
+        $listed = fn (string $key): array => $this->listed(Listing::ofCollection(
+            DemoId::of("collections/$key"),
+            $this->shop()->details(DemoId::of("collections/$key"))->rule,
+        ));
         self::assertCount(12, $listed('first-binding'));
         self::assertSame([], $listed('winter-window'));
         foreach ($listed('reduced') as $card) {
@@ -82,7 +110,9 @@ final class ShopReaderTest extends ShopTestCase
     public function testACategoryListsWhatStandsBelowIt(): void
     {
         $seen = array_keys($this->listed(Listing::ofCategory(DemoId::of('categories/papers'))));
-        $all = $this->workbench()->fetchFirstColumn("SELECT s.product_id FROM standing s JOIN place c ON c.id = s.category_id WHERE c.address LIKE '/papers/%'");
+        $all = $this->workbench()->fetchFirstColumn(<<<'SQL'
+            SELECT s.product_id FROM standing s JOIN place c ON c.id = s.category_id WHERE c.address LIKE '/papers/%'
+            SQL);
         sort($seen);
         sort($all);
         self::assertSame($all, $seen);
@@ -101,7 +131,13 @@ final class ShopReaderTest extends ShopTestCase
         self::assertCount(PlaceTable::PAGE + 1, $first = $table->page(new PlaceFilter(), null));
         $second = $table->page(new PlaceFilter(), $first[PlaceTable::PAGE - 1]->place->id);
         self::assertSame($first[PlaceTable::PAGE]->place->id, $second[0]->place->id);
-        self::assertSame(['Calendar kits'], array_map(static fn ($one): string => $one->place->title, $table->page(new PlaceFilter('kits calen category', PlaceKind::Category), null)));
+        self::assertSame(
+            ['Calendar kits'],
+            array_map(
+                static fn ($one): string => $one->place->title,
+                $table->page(new PlaceFilter('kits calen category', PlaceKind::Category), null),
+            ),
+        );
         self::assertSame([], $table->page(new PlaceFilter('100%'), null));
         foreach ($table->page(new PlaceFilter(kind: PlaceKind::Policy, inNoMenu: true), null) as $one) {
             self::assertSame([], $one->menus);
@@ -113,9 +149,21 @@ final class ShopReaderTest extends ShopTestCase
 
     public function testALaterPageOfPlacesIsReadFromAnIndex(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO place (id, kind, title, address) SELECT gen_random_uuid(), 'page', 'Filler ' || n, '/filler/' || n FROM generate_series(1, 20000) n");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO place (id, kind, title, address) SELECT gen_random_uuid(), 'page', 'Filler ' || n, '/filler/' || n
+            FROM generate_series(1, 20000) n
+            SQL);
         $this->workbench()->executeStatement('ANALYZE place');
-        $plan = implode("\n", array_map(static fn (mixed $line): string => \is_string($line) ? $line : '', $this->workbench()->fetchFirstColumn("EXPLAIN SELECT p.* FROM place p WHERE (p.title COLLATE by_name, p.id) > ('M', '019344a0-1c00-7000-8000-000000000000') ORDER BY p.title COLLATE by_name, p.id LIMIT 101")));
+        $plan = implode(
+            "\n",
+            array_map(
+                static fn (mixed $line): string => \is_string($line) ? $line : '',
+                $this->workbench()->fetchFirstColumn(
+                    "EXPLAIN SELECT p.* FROM place p WHERE (p.title COLLATE by_name, p.id) > ('M', '019344a0-1c00-7000-8000-000000000000') "
+                        .'ORDER BY p.title COLLATE by_name, p.id LIMIT 101',
+                ),
+            ),
+        );
         self::assertStringContainsString('place_title', $plan);
         self::assertStringNotContainsString('Seq Scan', $plan);
     }
@@ -133,7 +181,16 @@ final class ShopReaderTest extends ShopTestCase
     /** @return array<string, Card> by id */
     private function listed(Listing $listing): array
     {
-        $ids = $this->service(Copies::class)->workbench->listings->page($listing, new Narrowing(), Filters::of([]), ListingOrder::Laid, 100, null, 100, $this->guest());
+        $ids = $this->service(Copies::class)->workbench->listings->page(
+            $listing,
+            new Narrowing(),
+            Filters::of([]),
+            ListingOrder::Laid,
+            100,
+            null,
+            100,
+            $this->guest(),
+        );
 
         return $this->shop()->cardsOf($ids, $this->guest());
     }

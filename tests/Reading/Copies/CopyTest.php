@@ -29,13 +29,45 @@ final class CopyTest extends ShopTestCase
         foreach (['/a', '/a/b', '/a/b/c', '/a_b', '/ab', '/café', '/a%2Fb'] as $source) {
             foreach ([false, true] as $prefix) {
                 $until = [null, $now->modify('+1 hour'), $now][$n % 3];
-                $rule = new Rule(DemoId::of('rule '.++$n), Address::parse($source), $prefix, Goal::address(Address::parse("/goal-$n"), 'q=1'), RedirectStatus::ForNow, $until);
+                $rule = new Rule(
+                    DemoId::of('rule '.++$n),
+                    Address::parse($source),
+                    $prefix,
+                    Goal::address(Address::parse("/goal-$n"), 'q=1'),
+                    RedirectStatus::ForNow,
+                    $until,
+                );
                 $table->add($rule);
-                $this->workbench()->insert('redirect', ['id' => $rule->id, 'source' => $source, 'is_prefix' => $prefix ? 'true' : 'false', 'goal_address' => "/goal-$n", 'goal_query' => 'q=1', 'status' => 302, 'until' => $until?->format(\DATE_ATOM)]);
+                $this->workbench()->insert(
+                    'redirect',
+                    [
+                        'id' => $rule->id,
+                        'source' => $source,
+                        'is_prefix' => $prefix ? 'true' : 'false',
+                        'goal_address' => "/goal-$n",
+                        'goal_query' => 'q=1',
+                        'status' => 302,
+                        'until' => $until?->format(\DATE_ATOM),
+                    ],
+                );
             }
         }
         $stored = $this->service(Copies::class)->workbench->rules;
-        foreach (['/a', '/a/b', '/a/b/c', '/a/b/c/d', '/a/x', '/a_b/x', '/axb/x', '/ab', '/ab/c', '/café/au-lait', '/a%2Fb/c', '/other', '/'] as $asked) {
+        foreach ([
+            '/a',
+            '/a/b',
+            '/a/b/c',
+            '/a/b/c/d',
+            '/a/x',
+            '/a_b/x',
+            '/axb/x',
+            '/ab',
+            '/ab/c',
+            '/café/au-lait',
+            '/a%2Fb/c',
+            '/other',
+            '/',
+        ] as $asked) {
             $address = Address::parse($asked);
             self::assertEquals($table->exact($address, $now), $stored->exact($address, $now), "exactly $asked");
             self::assertEquals($table->longestPrefix($address, $now), $stored->longestPrefix($address, $now), "above $asked");
@@ -47,7 +79,10 @@ final class CopyTest extends ShopTestCase
         $frame = $this->service(Frame::class);
         $live = $this->service(Copies::class)->live;
         $now = new \DateTimeImmutable();
-        $labels = static fn (array $hung): array => array_map(static fn ($entry): string => $entry->label, $hung['header'] instanceof HungMenu ? $hung['header']->menu->entries : []);
+        $labels = static fn (array $hung): array => array_map(
+            static fn ($entry): string => $entry->label,
+            $hung['header'] instanceof HungMenu ? $hung['header']->menu->entries : [],
+        );
         self::assertContains('Tools', $labels($frame->kept($live, Visitor::guest($now))));
         $this->workbench()->executeStatement("UPDATE entry SET label = 'Hand tools' WHERE place_id = ?", [DemoId::of('categories/tools')]);
         self::assertContains('Tools', $labels($frame->kept($live, Visitor::guest($now))), 'nothing of the workbench shows');

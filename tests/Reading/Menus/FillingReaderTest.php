@@ -42,9 +42,13 @@ final class FillingReaderTest extends ShopTestCase
         sort($sorted);
         self::assertSame($sorted, $prices);
         self::assertGreaterThan(10, \count($prices), 'with those of the categories below');
-        self::assertSame((string) $this->value('SELECT product_id FROM pick WHERE collection_id = ? ORDER BY position LIMIT 1', $of('collections/first-binding')), $found[5][0]->id);
+        self::assertSame((string) $this->value(<<<'SQL'
+            SELECT product_id FROM pick WHERE collection_id = ? ORDER BY position LIMIT 1
+            SQL, $of('collections/first-binding')), $found[5][0]->id);
         self::assertNotSame([], $found[6]);
-        self::assertSame((string) $this->value("SELECT id FROM place WHERE kind = 'article' AND light = 'open' ORDER BY published_on DESC LIMIT 1"), $found[7][0]->id);
+        self::assertSame((string) $this->value(<<<'SQL'
+            SELECT id FROM place WHERE kind = 'article' AND light = 'open' ORDER BY published_on DESC LIMIT 1
+            SQL), $found[7][0]->id);
         self::assertSame((string) $this->value('SELECT id FROM product ORDER BY new_since DESC, id LIMIT 1'), $found[8][0]->id);
     }
 

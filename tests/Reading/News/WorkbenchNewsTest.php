@@ -43,9 +43,15 @@ final class WorkbenchNewsTest extends ShopTestCase
         $this->workbench()->executeStatement("UPDATE entry SET label = 'Mine' WHERE id = ?", [DemoId::of('entries/header/0')]);
         self::assertSame([], $news->since($mark, 'a-page-of-mine')->changed, 'what a page did itself is no news to it');
         self::assertEquals([new ChangedThing('menu', DemoId::of('menus/header'))], $news->since($mark, 'another-page')->changed);
-        self::assertSame(DemoId::of('menus/header'), $this->value('SELECT id FROM journal.news WHERE about = ? AND page = ?', 'menu', 'a-page-of-mine'));
+        self::assertSame(
+            DemoId::of('menus/header'),
+            $this->value('SELECT id FROM journal.news WHERE about = ? AND page = ?', 'menu', 'a-page-of-mine'),
+        );
         $this->workbench()->executeStatement("UPDATE place SET summary = 'x' WHERE kind = 'product'");
-        self::assertNull($this->workbench()->fetchOne("SELECT id FROM journal.news WHERE about = 'place'"), 'of very many it is not told which');
+        self::assertNull(
+            $this->workbench()->fetchOne("SELECT id FROM journal.news WHERE about = 'place'"),
+            'of very many it is not told which',
+        );
         self::assertTrue($news->since('1@1:1:', '')->everything, 'a page that was away for long asks for all of it');
         self::assertFalse($news->since(null, '')->everything);
     }

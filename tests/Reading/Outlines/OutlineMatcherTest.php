@@ -50,7 +50,15 @@ final class OutlineMatcherTest extends ShopTestCase
             Nobody /nowhere-at-all
             Bad → javascript:alert(1)
             TEXT));
-        $told = array_map(static fn (MatchedLine $line): array => [$line->level, $line->line->label, self::leads($line), $line->matches[0]->sureness->value ?? null], $lines);
+        $told = array_map(
+            static fn (MatchedLine $line): array => [
+                $line->level,
+                $line->line->label,
+                self::leads($line),
+                $line->matches[0]->sureness->value ?? null,
+            ],
+            $lines,
+        );
         self::assertSame([
             [1, 'Papers', 'categories/papers', 'certain'],
             [2, 'Marbled papers', 'categories/marbled', 'certain'],
@@ -78,15 +86,64 @@ final class OutlineMatcherTest extends ShopTestCase
     {
         $menu = DemoId::of('menus/header');
         $this->service(MenuEditor::class)->move($menu, 1, new Together([
-            new Insert(new Entry((new UuidV7())->toRfc4122(), new PlaceTarget(DemoId::of('categories/papers'), '', new Narrowing(['tag' => ['gift']], null, 2000)), 'Small sheets', [], false, Audience::Customers, new Opening(new \DateTimeImmutable('2030-01-01T00:00:00Z')), false, 'Ask Imke'), new Position(null, 0)),
-            new Insert(new Entry((new UuidV7())->toRfc4122(), new OutsideTarget('https://fair.example/?a=1&b=2'), 'The <fair> & more', newTab: true), new Position(null, 1)),
-            new Insert(new Entry((new UuidV7())->toRfc4122(), new Heading(), 'New', filling: new SelfFilling(FillingSource::Categories, DemoId::of('categories/papers'), depth: 2, labels: [DemoId::of('categories/marbled') => 'Marbled'], leftOut: [DemoId::of('categories/plain')])), new Position(null, 2)),
+            new Insert(
+                new Entry(
+                    (new UuidV7())->toRfc4122(),
+                    new PlaceTarget(DemoId::of('categories/papers'), '', new Narrowing(['tag' => ['gift']], null, 2000)),
+                    'Small sheets',
+                    [],
+                    false,
+                    Audience::Customers,
+                    new Opening(new \DateTimeImmutable('2030-01-01T00:00:00Z')),
+                    false,
+                    'Ask Imke',
+                ),
+                new Position(null, 0),
+            ),
+            new Insert(
+                new Entry(
+                    (new UuidV7())->toRfc4122(),
+                    new OutsideTarget('https://fair.example/?a=1&b=2'),
+                    'The <fair> & more',
+                    newTab: true,
+                ),
+                new Position(null, 1),
+            ),
+            new Insert(
+                new Entry(
+                    (new UuidV7())->toRfc4122(),
+                    new Heading(),
+                    'New',
+                    filling: new SelfFilling(
+                        FillingSource::Categories,
+                        DemoId::of('categories/papers'),
+                        depth: 2,
+                        labels: [DemoId::of('categories/marbled') => 'Marbled'],
+                        leftOut: [DemoId::of('categories/plain')],
+                    ),
+                ),
+                new Position(null, 2),
+            ),
         ]), $this->actor());
         $tree = $this->service(Copies::class)->workbench->menus->tree($menu);
         $writer = $this->service(OutlineWriter::class);
-        self::assertEquals($this->bare($tree), $this->bare($this->treeOf($this->matcher()->match(MenuJson::read(MenuJson::write('Header', $writer->lines($menu, false))), false))), 'JSON loses nothing');
+        self::assertEquals(
+            $this->bare($tree),
+            $this->bare($this->treeOf($this->matcher()->match(
+                MenuJson::read(MenuJson::write('Header', $writer->lines($menu, false))),
+                false,
+            ))),
+            'JSON loses nothing',
+        );
         $lines = $writer->lines($menu, true);
-        self::assertSame($this->stands($tree), $this->stands($this->treeOf($this->matcher()->match(Opml::read(Opml::write('Header', $lines, new \DateTimeImmutable())), false))), 'OPML keeps labels, targets, order and what is off');
+        self::assertSame(
+            $this->stands($tree),
+            $this->stands($this->treeOf($this->matcher()->match(
+                Opml::read(Opml::write('Header', $lines, new \DateTimeImmutable())),
+                false,
+            ))),
+            'OPML keeps labels, targets, order and what is off',
+        );
         $written = $this->matcher()->match(PastedOutline::read(PastedOutline::write($lines)), false);
         self::assertSame($this->stands($tree, false), $this->stands($this->treeOf($written), false));
     }
@@ -96,7 +153,18 @@ final class OutlineMatcherTest extends ShopTestCase
         $target = $line->entry?->target;
 
         return match (true) {
-            $target instanceof PlaceTarget => array_values(array_filter(['categories/papers', 'categories/marbled', 'categories/combed', 'categories/block', 'pages/care-of-paper', 'collections/small-gifts'], static fn (string $key): bool => DemoId::of($key) === $target->placeId))[0] ?? 'another',
+            $target instanceof PlaceTarget => array_values(array_filter(
+                [
+                    'categories/papers',
+                    'categories/marbled',
+                    'categories/combed',
+                    'categories/block',
+                    'pages/care-of-paper',
+                    'collections/small-gifts',
+                ],
+                static fn (string $key): bool => DemoId::of($key) === $target->placeId,
+            ))[0]
+                ?? 'another',
             $target instanceof Heading => 'heading',
             $target instanceof OutsideTarget => $target->url,
             $target instanceof ContactTarget => $target->uri,
@@ -129,7 +197,18 @@ final class OutlineMatcherTest extends ShopTestCase
     /** The tree with the same ids everywhere, for whoever compares what stands in it. */
     private function bare(Tree $tree): Tree
     {
-        $bare = static fn (Entry $entry): Entry => new Entry('e', $entry->target, $entry->label, array_map(static fn (Entry $child): Entry => $child, $entry->children), $entry->enabled, $entry->audience, $entry->opening, $entry->newTab, $entry->note, $entry->filling);
+        $bare = static fn (Entry $entry): Entry => new Entry(
+            'e',
+            $entry->target,
+            $entry->label,
+            array_map(static fn (Entry $child): Entry => $child, $entry->children),
+            $entry->enabled,
+            $entry->audience,
+            $entry->opening,
+            $entry->newTab,
+            $entry->note,
+            $entry->filling,
+        );
         $all = static function (array $entries) use (&$all, $bare): array {
             /** @var list<Entry> $entries */
             return array_map(static fn (Entry $entry): Entry => $bare($entry)->withChildren($all($entry->children)), $entries);
@@ -146,7 +225,8 @@ final class OutlineMatcherTest extends ShopTestCase
         foreach ($tree->all() as $entry) {
             $target = $entry->target;
             $title = $target instanceof PlaceTarget ? $places[$target->placeId]->title : '';
-            $stands[] = $tree->level($entry->id).' '.($entry->label ?? $title).' '.json_encode($target, \JSON_THROW_ON_ERROR).($withSwitch && !$entry->enabled ? ' off' : '');
+            $stands[] = $tree->level($entry->id).' '.($entry->label ?? $title).' '.json_encode($target, \JSON_THROW_ON_ERROR)
+                .($withSwitch && !$entry->enabled ? ' off' : '');
         }
 
         return $stands;

@@ -65,7 +65,10 @@ final class PictureReaderTest extends TestCase
 
     public function testOfADrawingEveryColourCounts(): void
     {
-        file_put_contents("{$this->folder}/pictures/a.svg", '<svg xmlns="http://www.w3.org/2000/svg"><rect fill="#FBFAF6"/><path stroke="#2c2531" fill="#fbfaf6"/></svg>');
+        file_put_contents(
+            "{$this->folder}/pictures/a.svg",
+            '<svg xmlns="http://www.w3.org/2000/svg"><rect fill="#FBFAF6"/><path stroke="#2c2531" fill="#fbfaf6"/></svg>',
+        );
         self::assertSame(['#fbfaf6', '#2c2531'], $this->hex('a.svg'));
     }
 

@@ -16,7 +16,10 @@ final class PreviewTokenTest extends TestCase
         $now = new \DateTimeImmutable('2026-03-01T12:00:00+00:00');
         $token = new PreviewToken(CopyName::Workbench, true, $now->modify('+30 days'), $now->modify('+2 hours'), 'key');
         $prefix = $token->prefix('secret');
-        self::assertEquals(new PreviewVisit($token, $prefix, '/papers/%zz?a=1'), PreviewToken::fromPath("$prefix/papers/%zz?a=1", 'secret', $now));
+        self::assertEquals(
+            new PreviewVisit($token, $prefix, '/papers/%zz?a=1'),
+            PreviewToken::fromPath("$prefix/papers/%zz?a=1", 'secret', $now),
+        );
         self::assertSame('/', PreviewToken::fromPath($prefix, 'secret', $now)?->target);
         self::assertNull(PreviewToken::fromPath("$prefix/", 'secret', $now->modify('+3 hours')), 'it runs out');
         self::assertNull(PreviewToken::fromPath("$prefix/", 'another secret', $now));

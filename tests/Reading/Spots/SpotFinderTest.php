@@ -23,6 +23,9 @@ final class SpotFinderTest extends ShopTestCase
         $below = $finder->find($place, 'header threads')[0];
         self::assertSame(['Header › Threads', false, ''], [$below->spot->words(), $below->isThere, $below->fit]);
         self::assertSame([], $finder->find($place, 'no such spot'));
-        self::assertContains('Spring fair', array_map(static fn (FoundSpot $one): string => $one->spot->words(), $finder->find($place, 'spring')));
+        self::assertContains(
+            'Spring fair',
+            array_map(static fn (FoundSpot $one): string => $one->spot->words(), $finder->find($place, 'spring')),
+        );
     }
 }

@@ -16,7 +16,10 @@ final class AwayTest extends TestCase
         $error = new \PDOException("SQLSTATE[$state]");
         (new \ReflectionProperty(\Exception::class, 'code'))->setValue($error, $state);
         self::assertSame($away, Away::explains($error));
-        self::assertSame($away, Away::explains(new \RuntimeException('around it', previous: new \LogicException('and again', previous: $error))));
+        self::assertSame(
+            $away,
+            Away::explains(new \RuntimeException('around it', previous: new \LogicException('and again', previous: $error))),
+        );
     }
 
     /** @return iterable<string, array{string, bool}> */

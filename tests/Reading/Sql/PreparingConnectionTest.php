@@ -16,7 +16,9 @@ final class PreparingConnectionTest extends ShopTestCase
     {
         $live = $this->live();
         foreach ([1, 2] as $time) {
-            self::assertSame([$value, $value], $live->fetchNumeric('SELECT CAST(:value AS text), CAST(:value AS text) WHERE CAST(:value AS text) = :value', ['value' => $value]), "asked for the $time. time");
+            self::assertSame([$value, $value], $live->fetchNumeric(<<<'SQL'
+                SELECT CAST(:value AS text), CAST(:value AS text) WHERE CAST(:value AS text) = :value
+                SQL, ['value' => $value]), "asked for the $time. time");
             self::assertSame([$value], $live->fetchNumeric("SELECT CAST(? AS text) WHERE '?' <> ':no'", [$value]));
         }
     }
@@ -37,7 +39,9 @@ final class PreparingConnectionTest extends ShopTestCase
 
     public function testNothingYesNoAndNumbersKeepTheirKinds(): void
     {
-        self::assertSame([null, true, false, -7, 2_000_000_000], $this->live()->fetchNumeric('SELECT CAST(? AS text), CAST(? AS boolean), CAST(? AS boolean), CAST(? AS integer), CAST(? AS integer)', [null, true, false, -7, 2_000_000_000]));
+        self::assertSame([null, true, false, -7, 2_000_000_000], $this->live()->fetchNumeric(<<<'SQL'
+            SELECT CAST(? AS text), CAST(? AS boolean), CAST(? AS boolean), CAST(? AS integer), CAST(? AS integer)
+            SQL, [null, true, false, -7, 2_000_000_000]));
     }
 
     public function testItStillRefusesWhatIsNoStatement(): void
@@ -51,7 +55,16 @@ final class PreparingConnectionTest extends ShopTestCase
         $url = \is_string($_SERVER['DATABASE_URL'] ?? null) ? $_SERVER['DATABASE_URL'] : '';
         $parts = parse_url($url);
         self::assertIsArray($parts);
-        $command = [\PHP_BINARY, '-d', 'apc.enable_cli=1', __DIR__.'/sessions.php', FirstLook::dsn($url), $parts['user'] ?? '', rawurldecode($parts['pass'] ?? ''), "a'b\\"];
+        $command = [
+            \PHP_BINARY,
+            '-d',
+            'apc.enable_cli=1',
+            __DIR__.'/sessions.php',
+            FirstLook::dsn($url),
+            $parts['user'] ?? '',
+            rawurldecode($parts['pass'] ?? ''),
+            "a'b\\",
+        ];
         exec(implode(' ', array_map(escapeshellarg(...), $command)).' 2>&1', $output, $status);
         self::assertSame(0, $status, implode("\n", $output));
         $answer = ['set up', "a'b\\", "a'b\\!", 'repeatable read', 3];

@@ -13,7 +13,10 @@ require dirname(__DIR__, 3).'/vendor/autoload.php';
 $connect = static fn (): PDO => new PDO($dsn, $user, $password, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
 $pdo = $connect();
 $request = static function () use (&$pdo, $connect): PreparingConnection {
-    return new PreparingConnection(new Connection($pdo), $pdo, "SET application_name TO 'set up'", static function () use (&$pdo, $connect): Connection {
+    return new PreparingConnection(new Connection($pdo), $pdo, "SET application_name TO 'set up'", static function () use (
+        &$pdo,
+        $connect,
+    ): Connection {
         $pdo = $connect();
 
         return new Connection($pdo);
@@ -21,7 +24,9 @@ $request = static function () use (&$pdo, $connect): PreparingConnection {
 };
 $ask = static function (PreparingConnection $connection) use ($argv): array {
     $connection->exec('START TRANSACTION ISOLATION LEVEL REPEATABLE READ, READ ONLY');
-    $statement = $connection->prepare("SELECT current_setting('application_name'), CAST(:one AS text), :one || '!', current_setting('transaction_isolation')");
+    $statement = $connection->prepare(<<<'SQL'
+        SELECT current_setting('application_name'), CAST(:one AS text), :one || '!', current_setting('transaction_isolation')
+        SQL);
     $statement->bindValue('one', $argv[4], Doctrine\DBAL\ParameterType::STRING);
     $answer = $statement->execute()->fetchNumeric();
     $connection->exec('ROLLBACK');

@@ -14,14 +14,24 @@ use Symfony\Component\HttpFoundation\Response;
 final class CustomerCookieTest extends ShopTestCase
 {
     private const SECRET = 'a secret of thirty-two bytes, at least so long';
-    private const VARIABLES = ['LANTERN_CUSTOMER_SHOP' => 'tansy', 'LANTERN_CUSTOMER_COOKIE' => 'member', 'LANTERN_CUSTOMER_SIGN_IN_URL' => 'https://customers.tansyandrook.example/in'];
+    private const VARIABLES = [
+        'LANTERN_CUSTOMER_SHOP' => 'tansy',
+        'LANTERN_CUSTOMER_COOKIE' => 'member',
+        'LANTERN_CUSTOMER_SIGN_IN_URL' => 'https://customers.tansyandrook.example/in',
+    ];
 
     private string $file = '';
 
     protected function setUp(): void
     {
         $this->file = (string) tempnam(sys_get_temp_dir(), 'jwks');
-        file_put_contents($this->file, json_encode(['keys' => [['kty' => 'oct', 'kid' => 'one', 'alg' => 'HS256', 'k' => JWT::urlsafeB64Encode(self::SECRET)]]], \JSON_THROW_ON_ERROR));
+        file_put_contents(
+            $this->file,
+            json_encode(
+                ['keys' => [['kty' => 'oct', 'kid' => 'one', 'alg' => 'HS256', 'k' => JWT::urlsafeB64Encode(self::SECRET)]]],
+                \JSON_THROW_ON_ERROR,
+            ),
+        );
         foreach (self::VARIABLES + ['LANTERN_CUSTOMER_KEYS' => $this->file] as $name => $value) {
             putenv("$name=$value");
             $_SERVER[$name] = $_ENV[$name] = $value;
@@ -54,7 +64,11 @@ final class CustomerCookieTest extends ShopTestCase
 
     public function testAPieceThatLeadsToAPlaceForCustomersIsTheirs(): void
     {
-        $spots = $this->pairs("SELECT pg.address, p.address FROM live.entry e JOIN live.place pg ON pg.id = e.on_page JOIN live.place p ON p.id = e.place_id WHERE e.piece IS NOT NULL AND p.kind IN ('product', 'collection', 'page', 'category') AND pg.light = 'open' AND p.light = 'open' ORDER BY e.id");
+        $spots = $this->pairs(<<<'SQL'
+            SELECT pg.address, p.address FROM live.entry e JOIN live.place pg ON pg.id = e.on_page
+            JOIN live.place p ON p.id = e.place_id WHERE e.piece IS NOT NULL AND p.kind IN ('product', 'collection', 'page', 'category')
+            AND pg.light = 'open' AND p.light = 'open' ORDER BY e.id
+            SQL);
         self::assertNotSame([], $spots);
         foreach (\array_slice($spots, 0, 3) as $page => $place) {
             self::assertStringContainsString("href=\"$place\"", (string) $this->ask($page, '')->getContent(), "$page shows $place");
@@ -75,7 +89,10 @@ final class CustomerCookieTest extends ShopTestCase
     public function testTheStandInIsGoneAndSigningInIsElsewhere(): void
     {
         $response = $this->ask('/sign-in', '');
-        self::assertSame([302, 'https://customers.tansyandrook.example/in'], [$response->getStatusCode(), $response->headers->get('Location')]);
+        self::assertSame(
+            [302, 'https://customers.tansyandrook.example/in'],
+            [$response->getStatusCode(), $response->headers->get('Location')],
+        );
         $kernel = new Kernel('test', false, 'storefront');
         $posted = $kernel->handle(Request::create('/sign-in', 'POST'));
         $kernel->shutdown();

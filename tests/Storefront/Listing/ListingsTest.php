@@ -15,15 +15,26 @@ final class ListingsTest extends ShopTestCase
     public function testAListingIsNarrowedByItsAddressAndSaysHowMany(): void
     {
         $page = $this->page('/papers?tag=acid-free&price-to=7&sort=price');
-        $expected = $this->value("SELECT count(*) FROM catalogue.product f WHERE 'acid-free' = ANY (f.tags) AND price <= 700 AND EXISTS (SELECT FROM catalogue.standing s JOIN live.place c ON c.id = s.category_id WHERE s.product_id = f.id AND c.address LIKE '/papers/%')");
+        $expected = $this->value(<<<'SQL'
+            SELECT count(*) FROM catalogue.product f WHERE 'acid-free' = ANY (f.tags) AND price <= 700
+            AND EXISTS (SELECT FROM catalogue.standing s JOIN live.place c ON c.id = s.category_id WHERE s.product_id = f.id
+            AND c.address LIKE '/papers/%')
+            SQL);
         self::assertSame("$expected products", $page->filter('.listed__count')->text());
         self::assertCount((int) $expected, $page->filter('.listed .product-card'));
-        $prices = $page->filter('.listed .price')->each(static fn (Crawler $price): float => (float) preg_replace('/^.*€ ([0-9.]+).*$/su', '$1', $price->text()));
+        $prices = $page->filter('.listed .price')->each(static fn (Crawler $price): float => (float) preg_replace(
+            '/^.*€ ([0-9.]+).*$/su',
+            '$1',
+            $price->text(),
+        ));
         $sorted = $prices;
         sort($sorted);
         self::assertSame($sorted, $prices);
         self::assertSame('/papers?tag=acid-free&price-to=7&sort=price', $page->filter('[data-listing]')->attr('data-listing'));
-        self::assertSame(['/papers?tag=acid-free&sort=price', '/papers?price-to=7&sort=price', '/papers'], $page->filter('.chosen a')->each(static fn (Crawler $link): string => (string) $link->attr('href')));
+        self::assertSame(
+            ['/papers?tag=acid-free&sort=price', '/papers?price-to=7&sort=price', '/papers'],
+            $page->filter('.chosen a')->each(static fn (Crawler $link): string => (string) $link->attr('href')),
+        );
     }
 
     public function testTheCountBesideAChoiceIsWhatItsAddressLists(): void
@@ -42,12 +53,19 @@ final class ListingsTest extends ShopTestCase
 
     public function testNarrowedAndOrderedPagesStayOutOfSearchEnginesAndLaterPagesAreTheirOwn(): void
     {
-        $canonical = static fn (Crawler $page): array => [$page->filter('link[rel="canonical"]')->attr('href'), $page->filter('meta[name="robots"]')->count() > 0 ? $page->filter('meta[name="robots"]')->attr('content') : null];
+        $canonical = static fn (Crawler $page): array => [
+            $page->filter('link[rel="canonical"]')->attr('href'),
+            $page->filter('meta[name="robots"]')->count() > 0 ? $page->filter('meta[name="robots"]')->attr('content') : null,
+        ];
         $host = $this->host();
         self::assertSame(["$host/papers", null], $canonical($this->page('/papers')));
         self::assertSame(["$host/papers", 'noindex, follow'], $canonical($this->page('/papers?tag=marbled')));
         self::assertSame(["$host/papers", 'noindex, follow'], $canonical($this->page('/papers?sort=price')));
-        self::assertSame(["$host/papers", null], $canonical($this->page('/papers?colour=red&tag=nobody-has-it')), 'what nobody knows narrows nothing');
+        self::assertSame(
+            ["$host/papers", null],
+            $canonical($this->page('/papers?colour=red&tag=nobody-has-it')),
+            'what nobody knows narrows nothing',
+        );
         $second = (string) $this->page('/papers')->filter('a[rel="next"]')->attr('href');
         self::assertSame([$host.$second, null], $canonical($this->page($second)));
         self::assertSame(["$host/papers", 'noindex, follow'], $canonical($this->page("$second&tag=acid-free")));
@@ -64,8 +82,20 @@ final class ListingsTest extends ShopTestCase
     public function testAFormSendsAlongWhatItDoesNotShow(): void
     {
         $page = $this->page('/papers?maker=Hollin+Mill&tag=acid-free&sort=name');
-        self::assertSame([['maker', 'Hollin Mill'], ['sort', 'name']], $page->filter('.filters input[type="hidden"]')->each(static fn (Crawler $field): array => [(string) $field->attr('name'), (string) $field->attr('value')]));
-        self::assertSame([['maker', 'Hollin Mill'], ['tag', 'acid-free']], $page->filter('.listed__sort input[type="hidden"]')->each(static fn (Crawler $field): array => [(string) $field->attr('name'), (string) $field->attr('value')]));
+        self::assertSame(
+            [['maker', 'Hollin Mill'], ['sort', 'name']],
+            $page->filter('.filters input[type="hidden"]')->each(static fn (Crawler $field): array => [
+                (string) $field->attr('name'),
+                (string) $field->attr('value'),
+            ]),
+        );
+        self::assertSame(
+            [['maker', 'Hollin Mill'], ['tag', 'acid-free']],
+            $page->filter('.listed__sort input[type="hidden"]')->each(static fn (Crawler $field): array => [
+                (string) $field->attr('name'),
+                (string) $field->attr('value'),
+            ]),
+        );
     }
 
     #[DataProvider('bad')]
@@ -99,10 +129,21 @@ final class ListingsTest extends ShopTestCase
     public function testAnEntryMayLeadToACategoryWithinAListing(): void
     {
         $page = $this->page('/products?category=papers%2Fplain&category=gone');
-        self::assertSame(['Category Plain papers'], $page->filter('.chosen a')->each(static fn (Crawler $link): string => trim((string) preg_replace('/\s+/', ' ', str_replace('Take out', '', $link->text())))));
+        self::assertSame(
+            ['Category Plain papers'],
+            $page->filter('.chosen a')->each(static fn (Crawler $link): string => trim((string) preg_replace(
+                '/\s+/',
+                ' ',
+                str_replace('Take out', '', $link->text()),
+            ))),
+        );
         self::assertSame($this->page('/papers/plain')->filter('.listed__count')->text(), $page->filter('.listed__count')->text());
         $this->workbench()->executeStatement("UPDATE live.place SET light = 'closed', title = 'A secret' WHERE address = '/papers/plain'");
-        self::assertStringNotContainsString('A secret', $this->page('/products?category=papers%2Fplain')->filter('main')->html(), 'what is closed cannot be guessed at');
+        self::assertStringNotContainsString(
+            'A secret',
+            $this->page('/products?category=papers%2Fplain')->filter('main')->html(),
+            'what is closed cannot be guessed at',
+        );
     }
 
     private function page(string $target): Crawler

@@ -36,7 +36,9 @@ final class PagesTest extends ShopTestCase
 
     public function testANameToDownloadThatSlippedInIsNoReasonToFail(): void
     {
-        $address = $this->value("UPDATE live.place SET download_name = ?, serving = 'download' WHERE kind = 'file' AND light = 'open' RETURNING address", str_repeat('ü%/"', 2000));
+        $address = $this->value(<<<'SQL'
+            UPDATE live.place SET download_name = ?, serving = 'download' WHERE kind = 'file' AND light = 'open' RETURNING address
+            SQL, str_repeat('ü%/"', 2000));
         $response = $this->ask($address);
         self::assertSame(200, $response->getStatusCode());
         self::assertLessThan(2000, \strlen((string) $response->headers->get('Content-Disposition')));
@@ -45,7 +47,11 @@ final class PagesTest extends ShopTestCase
     public function testOneBadRowTakesOnlyItsLineWithIt(): void
     {
         $server = $this->server('lantern_test');
-        $server->exec("UPDATE live.entry SET uri = 'javascript:alert(1)', place_id = NULL, target_kind = 'outside' WHERE id = (SELECT e.id FROM live.entry e JOIN live.bay b ON b.menu_id = e.menu_id WHERE b.id = 'header' AND e.parent_id IS NULL ORDER BY e.position LIMIT 1)");
+        $server->exec(<<<'SQL'
+            UPDATE live.entry SET uri = 'javascript:alert(1)', place_id = NULL, target_kind = 'outside'
+            WHERE id = (SELECT e.id FROM live.entry e JOIN live.bay b ON b.menu_id = e.menu_id WHERE b.id = 'header'
+            AND e.parent_id IS NULL ORDER BY e.position LIMIT 1)
+            SQL);
         $server->exec("UPDATE live.redirect SET goal_place_id = NULL, goal_outside = 'javascript:alert(1)' WHERE source = '/agb'");
         $page = $this->ask('/papers');
         self::assertSame(200, $page->getStatusCode());

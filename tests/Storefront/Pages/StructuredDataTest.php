@@ -12,7 +12,10 @@ final class StructuredDataTest extends TestCase
 {
     public function testAPageSaysWhereItStandsAndWhereItsHeaderLeads(): void
     {
-        $said = json_decode(StructuredData::of('https://shop.example', [['title' => 'Front page', 'href' => '/'], ['title' => 'Hidden', 'href' => null]], ['title' => 'Marbled', 'href' => '/papers/marbled'], [
+        $said = json_decode(StructuredData::of('https://shop.example', [
+            ['title' => 'Front page', 'href' => '/'],
+            ['title' => 'Hidden', 'href' => null],
+        ], ['title' => 'Marbled', 'href' => '/papers/marbled'], [
             new ResolvedEntry('a', 'Papers', '/papers', 'p', false, []),
             new ResolvedEntry('b', 'Only a heading', null, null, false, []),
             new ResolvedEntry('c', 'The fair', 'https://fair.example/', null, true, []),
@@ -33,7 +36,12 @@ final class StructuredDataTest extends TestCase
 
     public function testNothingInItEndsTheElementItStandsIn(): void
     {
-        $json = StructuredData::of('https://shop.example', [], null, [new ResolvedEntry('a', '</script><script>alert(1)</script> & <!--', '/x', null, false, [])]);
+        $json = StructuredData::of(
+            'https://shop.example',
+            [],
+            null,
+            [new ResolvedEntry('a', '</script><script>alert(1)</script> & <!--', '/x', null, false, [])],
+        );
         self::assertStringNotContainsString('<', $json);
         self::assertStringContainsString('alert(1)', $json);
         self::assertSame('', StructuredData::of('https://shop.example', [], ['title' => 'x', 'href' => '/x'], []));

@@ -34,7 +34,11 @@ final class UploadedPicturesTest extends ApiTestCase
         self::assertSame(404, $this->shop("/-/pictures/{$this->stored}"), 'nobody published it yet');
         $this->browser->request('GET', '/api/pictures/'.basename($this->stored));
         self::assertSame(200, $this->code(), 'who works on it sees it');
-        self::assertSame("default-src 'none'; style-src 'unsafe-inline'; sandbox", $this->header('Content-Security-Policy'), 'a drawing is no page of the management, whatever is in it');
+        self::assertSame(
+            "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+            $this->header('Content-Security-Policy'),
+            'a drawing is no page of the management, whatever is in it',
+        );
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         self::assertSame(200, $this->shop("/-/pictures/{$this->stored}"));
         $this->workbench()->executeStatement("UPDATE place SET light = 'closed' WHERE id = ?", [$place]);
@@ -53,14 +57,24 @@ final class UploadedPicturesTest extends ApiTestCase
         self::assertSame(422, $this->code());
         $id = $this->value("SELECT id FROM place WHERE kind = 'page' LIMIT 1");
         $this->send('POST', '/api/places', ['kind' => 'page', 'title' => 'x']);
-        $this->browser->request('POST', "/api/places/$id/file", files: ['file' => $this->file('dot.gif', (string) base64_decode(self::GIF, true))], server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'HTTP_IF_MATCH' => '"1"', 'CONTENT_TYPE' => 'multipart/form-data; boundary=x']);
+        $this->browser->request(
+            'POST',
+            "/api/places/$id/file",
+            files: ['file' => $this->file('dot.gif', (string) base64_decode(self::GIF, true))],
+            server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'HTTP_IF_MATCH' => '"1"', 'CONTENT_TYPE' => 'multipart/form-data; boundary=x'],
+        );
         self::assertContains($this->code(), [404, 412, 422], 'a page has no bytes');
         self::assertFileDoesNotExist($this->folder()."/{$this->stored}");
     }
 
     private function upload(string $name, string $content): string
     {
-        $this->browser->request('POST', '/api/files', files: ['file' => $this->file($name, $content)], server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => 'multipart/form-data; boundary=x']);
+        $this->browser->request(
+            'POST',
+            '/api/files',
+            files: ['file' => $this->file($name, $content)],
+            server: ['HTTP_X_CSRF_TOKEN' => $this->csrf, 'CONTENT_TYPE' => 'multipart/form-data; boundary=x'],
+        );
         $made = json_decode((string) $this->browser->getResponse()->getContent(), true);
 
         return \is_array($made) && \is_string($made['id'] ?? null) ? $made['id'] : '';

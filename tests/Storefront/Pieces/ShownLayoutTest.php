@@ -23,8 +23,15 @@ final class ShownLayoutTest extends TestCase
     public function testHeadingsWithinPiecesFollowThoseAboveThem(): void
     {
         $products = self::piece('products', new Products());
-        $layout = new ShownLayout([self::band($products), self::band(self::piece('title', new Title(2)), $later = self::piece('later', new Products())), self::band(
-            self::piece('tabs', new Tabs(), $tab = self::piece('tab', new Tab(), self::band($within = self::piece('within', new Products())))), $after = self::piece('after', new Button()),
+        $layout = new ShownLayout([self::band($products), self::band(
+            self::piece('title', new Title(2)),
+            $later = self::piece('later', new Products()),
+        ), self::band(
+            self::piece(
+                'tabs',
+                new Tabs(),
+                $tab = self::piece('tab', new Tab(), self::band($within = self::piece('within', new Products()))),
+            ), $after = self::piece('after', new Button()),
         )], [], []);
         self::assertSame([2, 3, 3, 4, 3], array_map($layout->levelOf(...), [$products, $later, $tab, $within, $after]));
     }

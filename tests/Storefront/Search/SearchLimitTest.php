@@ -21,7 +21,10 @@ final class SearchLimitTest extends ShopTestCase
         self::assertInstanceOf(ContainerInterface::class, $container);
         $limiter = $container->get('limiter.search');
         self::assertInstanceOf(RateLimiterFactory::class, $limiter);
-        $ask = static fn (string $target, string $from = '192.0.2.1'): Response => $kernel->handle(Request::create($target, server: ['REMOTE_ADDR' => $from]));
+        $ask = static fn (
+            string $target,
+            string $from = '192.0.2.1',
+        ): Response => $kernel->handle(Request::create($target, server: ['REMOTE_ADDR' => $from]));
         self::assertSame(200, $ask('/search?q=paper')->getStatusCode());
         $left = $limiter->create('192.0.2.1')->consume(0)->getRemainingTokens();
         self::assertGreaterThan(60, $left, 'nobody who looks for something comes to it');

@@ -21,7 +21,9 @@ final class SearchesTest extends ShopTestCase
         self::assertSame(['Linen thread'], $page->filter('.found a')->each(static fn (Crawler $link): string => $link->text()));
         self::assertSame('linnen thred', $page->filter('.filters input[name="q"]')->attr('value'));
         $tag = $page->filter('[data-filter="tag"] .choice')->first();
-        $narrowed = new Crawler((string) $this->ask('/search?q=linnen+thred&tag='.urlencode((string) $tag->filter('input')->attr('value')))->getContent());
+        $narrowed = new Crawler(
+            (string) $this->ask('/search?q=linnen+thred&tag='.urlencode((string) $tag->filter('input')->attr('value')))->getContent(),
+        );
         self::assertSame((int) $tag->filter('.choice__count')->text(), (int) $narrowed->filter('.listed__count')->text());
         self::assertSame('/search?q=linnen+thred', $narrowed->filter('.chosen a')->attr('href'));
         self::assertSame('noindex', $narrowed->filter('meta[name="robots"]')->attr('content'), 'a search is nothing for search engines');
@@ -30,9 +32,14 @@ final class SearchesTest extends ShopTestCase
     public function testWordsLeadToAPlaceAtOnceWhereTheShopSaysSo(): void
     {
         $place = $this->value("SELECT id FROM live.place WHERE address = '/journal'");
-        $this->workbench()->executeStatement("INSERT INTO live.setting VALUES ('search_word.news and stories', to_jsonb(CAST(? AS text)))", [$place]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO live.setting VALUES ('search_word.news and stories', to_jsonb(CAST(? AS text)))
+            SQL, [$place]);
         $answer = $this->ask('/search?q=News++and+STORIES&tag=gift');
-        self::assertSame([302, '/journal', 'no-store, private'], [$answer->getStatusCode(), $answer->headers->get('Location'), $answer->headers->get('Cache-Control')]);
+        self::assertSame(
+            [302, '/journal', 'no-store, private'],
+            [$answer->getStatusCode(), $answer->headers->get('Location'), $answer->headers->get('Cache-Control')],
+        );
         self::assertSame(200, $this->ask('/search?q=news')->getStatusCode());
         $this->workbench()->executeStatement("UPDATE live.place SET light = 'closed' WHERE id = ?", [$place]);
         self::assertSame(200, $this->ask('/search?q=news+and+stories')->getStatusCode(), 'a place that is closed is no answer');
@@ -40,7 +47,13 @@ final class SearchesTest extends ShopTestCase
 
     public function testWhatIsNotFoundIsCountedByDay(): void
     {
-        foreach (['/search?q=Velociraptor+glue', '/search?q=velociraptor++GLUE', '/search?q=paper', '/search?q=paper&price-from=9999', '/search?q='] as $target) {
+        foreach ([
+            '/search?q=Velociraptor+glue',
+            '/search?q=velociraptor++GLUE',
+            '/search?q=paper',
+            '/search?q=paper&price-from=9999',
+            '/search?q=',
+        ] as $target) {
             $this->ask($target);
         }
         self::assertSame('velociraptor glue 2', $this->value("SELECT string_agg(words || ' ' || count, '|') FROM journal.missed_search"));

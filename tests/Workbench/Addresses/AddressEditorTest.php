@@ -19,7 +19,9 @@ final class AddressEditorTest extends ShopTestCase
 {
     public function testTypedLinksBecomeReferencesAndAllOfItIsTakenBackAsOne(): void
     {
-        $this->workbench()->executeStatement("UPDATE words SET html = html || '<p><a href=\"/binding-guides/care-of-paper#light\">typed</a></p>' WHERE id = ?", [DemoId::of('pages/makers')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE words SET html = html || '<p><a href="/binding-guides/care-of-paper#light">typed</a></p>' WHERE id = ?
+            SQL, [DemoId::of('pages/makers')]);
         $before = $this->state();
         $judged = $this->editor()->judge([$this->wish('pages/care-of-paper', '/paper-care')]);
         self::assertSame([], $judged->problems());
@@ -31,29 +33,49 @@ final class AddressEditorTest extends ShopTestCase
 
         $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/paper-care')], $this->actor());
         self::assertSame('“Care of paper” stands at /paper-care now.', $edit->sentence);
-        self::assertStringContainsString('<a href="place:'.DemoId::of('pages/care-of-paper').'#light">typed</a>', $this->value('SELECT html FROM words WHERE id = ?', DemoId::of('pages/makers')));
+        self::assertStringContainsString(
+            '<a href="place:'.DemoId::of('pages/care-of-paper').'#light">typed</a>',
+            $this->value('SELECT html FROM words WHERE id = ?', DemoId::of('pages/makers')),
+        );
         $this->service(EditLog::class)->takeBack($edit, $this->actor());
         self::assertSame($before, $this->state());
     }
 
     public function testTwoPlacesChangeAddressesWithOneAnother(): void
     {
-        $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/about-us/our-makers'), $this->wish('pages/makers', '/binding-guides/care-of-paper')], $this->actor());
+        $edit = $this->editor()->change(
+            [$this->wish('pages/care-of-paper', '/about-us/our-makers'), $this->wish('pages/makers', '/binding-guides/care-of-paper')],
+            $this->actor(),
+        );
         self::assertSame('2 places have other addresses now.', $edit->sentence);
         self::assertSame('Our makers', $this->value("SELECT title FROM place WHERE address = '/binding-guides/care-of-paper'"));
-        self::assertSame('0', $this->value("SELECT count(*) FROM redirect WHERE source IN ('/binding-guides/care-of-paper', '/about-us/our-makers')"), 'a place opens at each of them, so no redirect would be followed');
+        self::assertSame('0', $this->value(<<<'SQL'
+            SELECT count(*) FROM redirect WHERE source IN ('/binding-guides/care-of-paper', '/about-us/our-makers')
+            SQL), 'a place opens at each of them, so no redirect would be followed');
     }
 
     public function testAPlaceGoesWhereItsOwnWishSaysAndTheOthersWithTheNearestAbove(): void
     {
         $this->editor()->change([$this->wish('categories/papers', '/sheets'), $this->wish('categories/combed', '/combed')], $this->actor());
-        self::assertSame('/combed|/sheets|/sheets/marbled|/sheets/marbled/rippled', $this->value("SELECT string_agg(address, '|' ORDER BY address COLLATE \"C\") FROM place WHERE id IN (?, ?, ?, ?)", DemoId::of('categories/papers'), DemoId::of('categories/marbled'), DemoId::of('categories/combed'), DemoId::of('categories/rippled')));
-        self::assertSame('/papers, /papers/*, /papers/marbled/combed', $this->value("SELECT string_agg(source || CASE WHEN is_prefix THEN '/*' ELSE '' END, ', ' ORDER BY source, is_prefix) FROM redirect WHERE origin = 'address-change' AND source LIKE '/papers%'"));
+        self::assertSame('/combed|/sheets|/sheets/marbled|/sheets/marbled/rippled', $this->value(<<<'SQL'
+            SELECT string_agg(address, '|' ORDER BY address COLLATE "C") FROM place WHERE id IN (?, ?, ?, ?)
+            SQL, DemoId::of(
+            'categories/papers',
+        ), DemoId::of('categories/marbled'), DemoId::of('categories/combed'), DemoId::of('categories/rippled')));
+        self::assertSame('/papers, /papers/*, /papers/marbled/combed', $this->value(<<<'SQL'
+            SELECT string_agg(source || CASE WHEN is_prefix THEN '/*' ELSE '' END, ', ' ORDER BY source, is_prefix) FROM redirect
+            WHERE origin = 'address-change' AND source LIKE '/papers%'
+            SQL));
     }
 
     public function testWhatCannotBeIsToldLineByLineAndNothingIsDone(): void
     {
-        $wishes = [$this->wish('pages/care-of-paper', '/tools'), $this->wish('pages/makers', '/makers'), $this->wish('pages/visit', '/makers'), $this->wish('pages/press', '/search')];
+        $wishes = [
+            $this->wish('pages/care-of-paper', '/tools'),
+            $this->wish('pages/makers', '/makers'),
+            $this->wish('pages/visit', '/makers'),
+            $this->wish('pages/press', '/search'),
+        ];
         $judged = $this->editor()->judge($wishes);
         self::assertStringContainsString('taken by the category “Tools”', $judged->problems()[DemoId::of('pages/care-of-paper')]);
         self::assertStringContainsString('wanted for “', $judged->problems()[DemoId::of('pages/makers')]);
@@ -82,7 +104,9 @@ final class AddressEditorTest extends ShopTestCase
         $edit = $this->editor()->change([$this->wish('pages/care-of-paper', '/paper-care')], $this->actor());
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         $this->service(EditLog::class)->takeBack($edit, $this->actor());
-        self::assertSame(DemoId::of('pages/care-of-paper'), $this->value("SELECT goal_place_id FROM redirect WHERE source = '/paper-care'"));
+        self::assertSame(DemoId::of('pages/care-of-paper'), $this->value(<<<'SQL'
+            SELECT goal_place_id FROM redirect WHERE source = '/paper-care'
+            SQL));
         self::assertSame('0', $this->value("SELECT count(*) FROM redirect WHERE source = '/binding-guides/care-of-paper'"));
     }
 
@@ -101,6 +125,9 @@ final class AddressEditorTest extends ShopTestCase
     /** The addresses, the redirects and the words of the workbench, apart from who changed them when. */
     private function state(): string
     {
-        return $this->value("SELECT (SELECT jsonb_agg(address ORDER BY id) FROM place)::text || (SELECT jsonb_agg(to_jsonb(r) - 'version' - 'created_at' ORDER BY source, is_prefix) FROM redirect r)::text || (SELECT jsonb_agg(html ORDER BY id) FROM words)::text");
+        return $this->value(<<<'SQL'
+            SELECT (SELECT jsonb_agg(address ORDER BY id) FROM place)::text || (SELECT jsonb_agg(to_jsonb(r) - 'version' - 'created_at'
+            ORDER BY source, is_prefix) FROM redirect r)::text || (SELECT jsonb_agg(html ORDER BY id) FROM words)::text
+            SQL);
     }
 }

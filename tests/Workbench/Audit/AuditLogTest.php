@@ -54,8 +54,12 @@ final class AuditLogTest extends ShopTestCase
             $log->addAttempt(Actor::nobody(), 'sign-in-failed', "n$n@x.example");
             $log->addAttempt(Actor::nobody(), 'sign-in-failed', 'editor@tansyandrook.example');
         }
-        self::assertSame(['1', '10', '100', '1000'], $this->workbench()->fetchFirstColumn("SELECT about ->> 'times' FROM journal.audit WHERE about ->> 'as' = '' ORDER BY id"), 'names of nobody are one');
-        self::assertSame(['1', '10', '100', '1000'], $this->workbench()->fetchFirstColumn("SELECT about ->> 'times' FROM journal.audit WHERE about ->> 'as' = 'editor@tansyandrook.example' ORDER BY id"));
+        self::assertSame(['1', '10', '100', '1000'], $this->workbench()->fetchFirstColumn(<<<'SQL'
+            SELECT about ->> 'times' FROM journal.audit WHERE about ->> 'as' = '' ORDER BY id
+            SQL), 'names of nobody are one');
+        self::assertSame(['1', '10', '100', '1000'], $this->workbench()->fetchFirstColumn(<<<'SQL'
+            SELECT about ->> 'times' FROM journal.audit WHERE about ->> 'as' = 'editor@tansyandrook.example' ORDER BY id
+            SQL));
         self::assertSame('4000', $this->value('SELECT sum(times) FROM journal.attempt'));
     }
 
@@ -68,7 +72,9 @@ final class AuditLogTest extends ShopTestCase
             $log->addAttempt(Actor::nobody(), 'sign-in-failed', "n$n@x.example");
             $requests->pop();
         }
-        self::assertSame('500', $this->value("SELECT count(*) FROM journal.audit WHERE what = 'sign-in-failed'"), 'one of each network, until there are too many');
+        self::assertSame('500', $this->value(<<<'SQL'
+            SELECT count(*) FROM journal.audit WHERE what = 'sign-in-failed'
+            SQL), 'one of each network, until there are too many');
         self::assertSame('500', $this->value('SELECT count(*) FROM journal.attempt'));
     }
 
@@ -77,7 +83,10 @@ final class AuditLogTest extends ShopTestCase
         $log = $this->service(AuditLog::class);
         $log->add(new Actor('01930000-0000-7000-8000-00000000000a', 'Anna', Role::Editor), 'exported', ['what' => 'one']);
         $log->add(new Actor('01930000-0000-7000-8000-00000000000b', 'Anna', Role::Editor), 'exported', ['what' => 'other']);
-        self::assertSame(['01930000-0000-7000-8000-00000000000b', '01930000-0000-7000-8000-00000000000a'], array_map(static fn (AuditEntry $one): ?string => $one->personId, $log->page('Anna')));
+        self::assertSame(
+            ['01930000-0000-7000-8000-00000000000b', '01930000-0000-7000-8000-00000000000a'],
+            array_map(static fn (AuditEntry $one): ?string => $one->personId, $log->page('Anna')),
+        );
         self::assertCount(1, $log->page('01930000-0000-7000-8000-00000000000a'));
     }
 }

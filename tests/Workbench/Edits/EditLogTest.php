@@ -29,7 +29,8 @@ final class EditLogTest extends ShopTestCase
         foreach ($meanwhile as $sql) {
             $this->workbench()->executeStatement($sql);
         }
-        $state = fn (): string => $this->value("SELECT md5(string_agg(p::text, '' ORDER BY id)) FROM place p").$this->value("SELECT md5(string_agg(r::text, '' ORDER BY id)) FROM redirect r");
+        $state = fn (): string => $this->value("SELECT md5(string_agg(p::text, '' ORDER BY id)) FROM place p")
+            .$this->value("SELECT md5(string_agg(r::text, '' ORDER BY id)) FROM redirect r");
         $before = $state();
         try {
             $this->service(EditLog::class)->takeBack($edit, $this->actor());
@@ -47,7 +48,12 @@ final class EditLogTest extends ShopTestCase
         $marbled = DemoId::of('categories/marbled');
         yield 'a circle of redirects' => [
             "UPDATE redirect SET goal_place_id = NULL, goal_address = '/papers', goal_query = '' WHERE source = '/agb'",
-            ["INSERT INTO redirect (id, source, goal_address, status) VALUES (gen_random_uuid(), '/conditions-of-old', '/agb', 301)", "UPDATE journal.edit_row SET before = before || '{\"goal_place_id\": null, \"goal_address\": \"/conditions-of-old\"}' WHERE table_name = 'redirect'"],
+            [<<<'SQL'
+                INSERT INTO redirect (id, source, goal_address, status) VALUES (gen_random_uuid(), '/conditions-of-old', '/agb', 301)
+                SQL, <<<'SQL'
+                    UPDATE journal.edit_row SET before = before || '{"goal_place_id": null, "goal_address": "/conditions-of-old"}'
+                    WHERE table_name = 'redirect'
+                    SQL],
             'circle',
         ];
         yield 'a place below itself' => [
@@ -65,11 +71,29 @@ final class EditLogTest extends ShopTestCase
     public function testTwoPeopleAndAnUndoLoseNothing(): void
     {
         $editor = $this->service(AddressEditor::class);
-        $mine = $editor->change([new AddressWish(DemoId::of('pages/makers'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')), '/our-makers')], $this->actor());
-        $theirs = $editor->change([new AddressWish(DemoId::of('pages/visit'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')), '/come-by')], $this->actor('owner'));
+        $mine = $editor->change(
+            [new AddressWish(
+                DemoId::of('pages/makers'),
+                $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')),
+                '/our-makers',
+            )],
+            $this->actor(),
+        );
+        $theirs = $editor->change(
+            [new AddressWish(
+                DemoId::of('pages/visit'),
+                $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')),
+                '/come-by',
+            )],
+            $this->actor('owner'),
+        );
         $log = $this->service(EditLog::class);
         $log->takeBack($mine, $this->actor());
-        self::assertSame('/come-by', $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')), 'what the other did stays');
+        self::assertSame(
+            '/come-by',
+            $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')),
+            'what the other did stays',
+        );
         self::assertNotSame('/our-makers', $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')));
         $log->takeBack($theirs, $this->actor('owner'));
         self::assertNotSame('/come-by', $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/visit')));
@@ -77,7 +101,14 @@ final class EditLogTest extends ShopTestCase
 
     public function testAnUndoWaitsForWhoeverChangesRedirects(): void
     {
-        $edit = $this->service(AddressEditor::class)->change([new AddressWish(DemoId::of('pages/makers'), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')), '/our-makers')], $this->actor());
+        $edit = $this->service(AddressEditor::class)->change(
+            [new AddressWish(
+                DemoId::of('pages/makers'),
+                $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('pages/makers')),
+                '/our-makers',
+            )],
+            $this->actor(),
+        );
         $other = $this->server('lantern_test');
         $other->exec("BEGIN; SELECT pg_advisory_xact_lock(hashtext('lantern relations'))");
         $undo = new Process([\PHP_BINARY, __DIR__.'/take-back.php', $edit->id, $this->actor()->id]);

@@ -75,7 +75,13 @@ final class BayEditorTest extends ShopTestCase
     {
         $person = $this->actor();
         $bay = $this->editor()->makeBeside(DemoId::of('groups/guides'), $person);
-        $seen = fn (): array => array_map(static fn ($entry): string => $entry->label.' '.\count($entry->children), $this->service(Frame::class)->of($this->service(Copies::class)->workbench, Visitor::guest(new \DateTimeImmutable()))[$bay]->menu->entries);
+        $seen = fn (): array => array_map(
+            static fn ($entry): string => $entry->label.' '.\count($entry->children),
+            $this->service(Frame::class)->of(
+                $this->service(Copies::class)->workbench,
+                Visitor::guest(new \DateTimeImmutable()),
+            )[$bay]->menu->entries,
+        );
         self::assertSame(['Binding guides 5'], $seen());
         $this->service(FrameEditor::class)->hang($bay, DemoId::of('menus/spring-fair'), $person);
         self::assertNotSame(['Binding guides 5'], $seen());
@@ -90,7 +96,10 @@ final class BayEditorTest extends ShopTestCase
         $column = $this->service(LayoutMaker::class)->column('footer-1', $this->actor());
         $copy = $this->service(Copies::class)->workbench;
         $laidOut = $this->service(Frame::class)->columns($copy, Visitor::guest(new \DateTimeImmutable()))['footer-1'];
-        self::assertSame(['heading The shop', 'links '], array_map(static fn ($piece): string => "{$piece->kind()->value} {$piece->label}", $laidOut->layout->pieces[0]->children));
+        self::assertSame(
+            ['heading The shop', 'links '],
+            array_map(static fn ($piece): string => "{$piece->kind()->value} {$piece->label}", $laidOut->layout->pieces[0]->children),
+        );
         self::assertCount(7, $laidOut->layout->pieces[0]->children[1]->links);
         self::assertArrayHasKey($column, $copy->menus->columns());
     }
@@ -103,7 +112,10 @@ final class BayEditorTest extends ShopTestCase
     /** @return list<string> */
     private function footer(): array
     {
-        return array_values(array_map(static fn (Bay $bay): string => $bay->id, array_filter($this->service(Copies::class)->workbench->menus->bays(), static fn (Bay $bay): bool => $bay->isFooter())));
+        return array_values(array_map(
+            static fn (Bay $bay): string => $bay->id,
+            array_filter($this->service(Copies::class)->workbench->menus->bays(), static fn (Bay $bay): bool => $bay->isFooter()),
+        ));
     }
 
     /** @return list<mixed> */

@@ -119,7 +119,9 @@ final class FrameEditorTest extends ShopTestCase
     /** @return list<string> */
     private function everything(): array
     {
-        return array_map(fn (string $table): string => (string) $this->value("SELECT jsonb_agg(to_jsonb(t) - ARRAY['changed_at', 'version'] ORDER BY t.id) FROM $table t"), ['bay', 'setting', 'menu', 'entry']);
+        return array_map(fn (string $table): string => (string) $this->value(<<<SQL
+            SELECT jsonb_agg(to_jsonb(t) - ARRAY['changed_at', 'version'] ORDER BY t.id) FROM $table t
+            SQL), ['bay', 'setting', 'menu', 'entry']);
     }
 
     private function editor(): FrameEditor

@@ -42,7 +42,10 @@ final class JobWorkerTest extends ShopTestCase
     {
         $job = $this->asked($kind);
         // Asked as soon as it has begun, so that the first it tells is the last.
-        $this->server('lantern_test')->exec("CREATE FUNCTION stop_it() RETURNS trigger LANGUAGE plpgsql AS 'BEGIN NEW.stop := true; RETURN NEW; END'; CREATE TRIGGER stop_it BEFORE UPDATE ON journal.job FOR EACH ROW WHEN (NEW.state = 'running') EXECUTE FUNCTION stop_it()");
+        $this->server('lantern_test')->exec(<<<'SQL'
+            CREATE FUNCTION stop_it() RETURNS trigger LANGUAGE plpgsql AS 'BEGIN NEW.stop := true; RETURN NEW; END'; CREATE TRIGGER
+            stop_it BEFORE UPDATE ON journal.job FOR EACH ROW WHEN (NEW.state = 'running') EXECUTE FUNCTION stop_it()
+            SQL);
         $this->work($job);
         self::assertSame(JobState::Stopped, $this->jobs()->get($job->id)->state);
         $this->assertDone($kind, 0);
@@ -55,11 +58,19 @@ final class JobWorkerTest extends ShopTestCase
         $job = $this->asked($kind);
         $server = $this->server('lantern_test');
         // Each time it tells how far it is, it waits for as long as it takes to be killed there.
-        $server->exec("CREATE SEQUENCE told; CREATE FUNCTION wait_here() RETURNS trigger LANGUAGE plpgsql AS 'BEGIN PERFORM nextval(''public.told''); PERFORM pg_sleep(0.08); RETURN NEW; END'; CREATE TRIGGER wait_here BEFORE UPDATE ON journal.job FOR EACH ROW EXECUTE FUNCTION wait_here()");
+        $server->exec(<<<'SQL'
+            CREATE SEQUENCE told; CREATE FUNCTION wait_here() RETURNS trigger LANGUAGE plpgsql AS
+            'BEGIN PERFORM nextval(''public.told''); PERFORM pg_sleep(0.08); RETURN NEW; END'; CREATE TRIGGER wait_here BEFORE UPDATE ON
+            journal.job FOR EACH ROW EXECUTE FUNCTION wait_here()
+            SQL);
         $killed = 0;
         for ($point = 1; $point <= 10; ++$point) {
             $server->exec('ALTER SEQUENCE told RESTART');
-            $worker = new Process([\PHP_BINARY, __DIR__.'/work.php', $job->id], env: ['DATABASE_URL' => $_SERVER['DATABASE_URL']], timeout: 60);
+            $worker = new Process(
+                [\PHP_BINARY, __DIR__.'/work.php', $job->id],
+                env: ['DATABASE_URL' => $_SERVER['DATABASE_URL']],
+                timeout: 60,
+            );
             $worker->start();
             while ($worker->isRunning() && $point > $this->told($server)) {
                 usleep(5000);
@@ -93,7 +104,10 @@ final class JobWorkerTest extends ShopTestCase
             return;
         }
         self::assertSame(JobState::Failed, $failed->state);
-        self::assertStringContainsString(JobKind::Publish === $kind ? 'Somebody changed something since you looked' : 'Somebody gave “Papers” the address', \is_string($failed->outcome['problem'] ?? null) ? $failed->outcome['problem'] : '');
+        self::assertStringContainsString(
+            JobKind::Publish === $kind ? 'Somebody changed something since you looked' : 'Somebody gave “Papers” the address',
+            \is_string($failed->outcome['problem'] ?? null) ? $failed->outcome['problem'] : '',
+        );
         $this->assertDone($kind, 0);
     }
 
@@ -162,8 +176,22 @@ final class JobWorkerTest extends ShopTestCase
 
         return match ($kind) {
             JobKind::Publish => $this->jobs()->ask($kind, $possible ? [] : ['seen' => 'something else'], $this->actor('publisher')),
-            JobKind::Addresses => $this->jobs()->ask($kind, ['wishes' => [['place' => DemoId::of('categories/papers'), 'seen' => $possible ? '/papers' : '/paper', 'to' => '/sheets', 'below' => true]]], $this->actor()),
-            JobKind::Redirects => $this->jobs()->ask($kind, [], $this->actor(), "source,target\n/taken-1,/papers\n/taken-2,".($possible ? '/tools' : '').",\n/taken-3,/nowhere-at-all\n"),
+            JobKind::Addresses => $this->jobs()->ask(
+                $kind,
+                ['wishes' => [[
+                    'place' => DemoId::of('categories/papers'),
+                    'seen' => $possible ? '/papers' : '/paper',
+                    'to' => '/sheets',
+                    'below' => true,
+                ]]],
+                $this->actor(),
+            ),
+            JobKind::Redirects => $this->jobs()->ask(
+                $kind,
+                [],
+                $this->actor(),
+                "source,target\n/taken-1,/papers\n/taken-2,".($possible ? '/tools' : '').",\n/taken-3,/nowhere-at-all\n",
+            ),
             JobKind::Outside => throw new \LogicException('Nobody asks for that here.'),
         };
     }
@@ -173,9 +201,22 @@ final class JobWorkerTest extends ShopTestCase
     {
         $this->workbench()->close();
         match ($kind) {
-            JobKind::Publish => self::assertSame([(string) (1 + $times), 1 === $times ? 'Sheets' : 'Papers'], [$this->value('SELECT count(*) FROM journal.release'), $this->value('SELECT title FROM live.place WHERE id = ?', DemoId::of('categories/papers'))]),
-            JobKind::Addresses => self::assertSame([(string) $times, 1 === $times ? '/sheets/marbled/combed' : '/papers/marbled/combed'], [$this->value("SELECT count(*) FROM journal.edit WHERE about = 'places' AND NOT undone AND takes_back IS NULL"), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('categories/combed'))]),
-            JobKind::Redirects => self::assertSame([(string) (2 * $times), (string) $times], [$this->value("SELECT count(*) FROM redirect WHERE source IN ('/taken-1', '/taken-2')"), $this->value("SELECT count(*) FROM journal.edit WHERE about = 'redirects' AND NOT undone AND takes_back IS NULL")]),
+            JobKind::Publish => self::assertSame(
+                [(string) (1 + $times), 1 === $times ? 'Sheets' : 'Papers'],
+                [
+                    $this->value('SELECT count(*) FROM journal.release'),
+                    $this->value('SELECT title FROM live.place WHERE id = ?', DemoId::of('categories/papers')),
+                ],
+            ),
+            JobKind::Addresses => self::assertSame(
+                [(string) $times, 1 === $times ? '/sheets/marbled/combed' : '/papers/marbled/combed'],
+                [$this->value(<<<'SQL'
+                    SELECT count(*) FROM journal.edit WHERE about = 'places' AND NOT undone AND takes_back IS NULL
+                    SQL), $this->value('SELECT address FROM place WHERE id = ?', DemoId::of('categories/combed'))],
+            ),
+            JobKind::Redirects => self::assertSame([(string) (2 * $times), (string) $times], [$this->value(<<<'SQL'
+                SELECT count(*) FROM redirect WHERE source IN ('/taken-1', '/taken-2')
+                SQL), $this->value("SELECT count(*) FROM journal.edit WHERE about = 'redirects' AND NOT undone AND takes_back IS NULL")]),
             JobKind::Outside => throw new \LogicException('It changes nothing.'),
         };
     }

@@ -63,8 +63,15 @@ final class OutboxTest extends ShopTestCase
 
     public function testAnInvitationHoldsFromWhenItsLetterWentOut(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until) VALUES (?, 'nell@b.example', 'Nell', 'editor', 'x', 'Imke', now() - interval '2 days', now() + interval '1 day')", [self::ID]);
-        $this->service(LetterToPersonHandler::class)(new LetterToPerson('nell@b.example', 'invitation', ['name' => 'Nell', 'by' => 'Imke', 'link' => 'https://x.example']));
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.invitation (id, mail, name, role, token_hash, invited_by, at, until)
+            VALUES (?, 'nell@b.example', 'Nell', 'editor', 'x', 'Imke', now() - interval '2 days', now() + interval '1 day')
+            SQL, [self::ID]);
+        $this->service(LetterToPersonHandler::class)(new LetterToPerson(
+            'nell@b.example',
+            'invitation',
+            ['name' => 'Nell', 'by' => 'Imke', 'link' => 'https://x.example'],
+        ));
         self::assertSame('t', $this->value("SELECT CASE WHEN until > now() + interval '71 hours' THEN 't' END FROM journal.invitation"));
     }
 
@@ -72,10 +79,16 @@ final class OutboxTest extends ShopTestCase
     public function testWhatFailedForGoodIsKeptAndSentAgain(): void
     {
         $this->workbench()->executeStatement('ALTER TABLE journal.mail RENAME TO mail_away');
-        $this->service(MessageBusInterface::class)->dispatch(new LetterToPerson('nell@b.example', 'invitation', ['name' => 'Nell', 'by' => 'Imke', 'link' => 'https://x.example']));
+        $this->service(MessageBusInterface::class)->dispatch(new LetterToPerson(
+            'nell@b.example',
+            'invitation',
+            ['name' => 'Nell', 'by' => 'Imke', 'link' => 'https://x.example'],
+        ));
         // Three days pass: each time it is tried it is due again at once.
         for ($n = 0; $n < 40 && '0' === $this->value("SELECT count(*) FROM journal.message WHERE queue_name = 'failed'"); ++$n) {
-            $this->workbench()->executeStatement("UPDATE journal.message SET available_at = now() AT TIME ZONE 'UTC' - interval '1 second'");
+            $this->workbench()->executeStatement(<<<'SQL'
+                UPDATE journal.message SET available_at = now() AT TIME ZONE 'UTC' - interval '1 second'
+                SQL);
             $this->consume();
         }
         self::assertSame(27, $n, 'once, and 26 times again');
@@ -87,7 +100,10 @@ final class OutboxTest extends ShopTestCase
         $this->service(FailedMessages::class)->again($failed[0]->id, $this->actor('owner'));
         self::assertSame([], $this->service(FailedMessages::class)->all());
         $this->consume();
-        self::assertSame(['nell@b.example', '0'], [$this->value('SELECT recipients FROM journal.mail'), $this->value('SELECT count(*) FROM journal.message')]);
+        self::assertSame(
+            ['nell@b.example', '0'],
+            [$this->value('SELECT recipients FROM journal.mail'), $this->value('SELECT count(*) FROM journal.message')],
+        );
     }
 
     /** A row that somebody put there who has no key ends no worker, and is not done. */
@@ -96,7 +112,11 @@ final class OutboxTest extends ShopTestCase
         $bus = $this->service(MessageBusInterface::class);
         $bus->dispatch(new LetterToPerson('forged@b.example', 'invitation', ['name' => 'x', 'by' => 'x', 'link' => 'https://x.example']));
         $this->workbench()->executeStatement("UPDATE journal.message SET headers = '[]'");
-        $bus->dispatch(new LetterToPerson('nell@b.example', 'invitation', ['name' => 'Nell', 'by' => 'Imke', 'link' => 'https://x.example']));
+        $bus->dispatch(new LetterToPerson(
+            'nell@b.example',
+            'invitation',
+            ['name' => 'Nell', 'by' => 'Imke', 'link' => 'https://x.example'],
+        ));
         $this->consume(2);
         self::assertSame(['nell@b.example'], $this->workbench()->fetchFirstColumn('SELECT recipients FROM journal.mail'));
         self::assertSame('0', $this->value('SELECT count(*) FROM journal.message'));
@@ -105,13 +125,32 @@ final class OutboxTest extends ShopTestCase
     private function consume(int $messages = 1): void
     {
         $url = $_SERVER['DATABASE_URL'] ?? '';
-        $worker = new Process([\PHP_BINARY, 'bin/console', 'messenger:consume', 'letters', "--limit=$messages", '--time-limit=5', '--sleep=0.05', '--no-interaction'], \dirname(__DIR__, 3), ['APP_ENV' => 'test', 'DATABASE_URL' => \is_string($url) ? $url : '']);
+        $worker = new Process(
+            [
+                \PHP_BINARY,
+                'bin/console',
+                'messenger:consume',
+                'letters',
+                "--limit=$messages",
+                '--time-limit=5',
+                '--sleep=0.05',
+                '--no-interaction',
+            ],
+            \dirname(__DIR__, 3),
+            ['APP_ENV' => 'test', 'DATABASE_URL' => \is_string($url) ? $url : ''],
+        );
         $worker->mustRun();
     }
 
     private function outbox(MailerInterface $mailer): Outbox
     {
-        return new Outbox($this->workbench(), 'http://127.0.0.1:8191', $mailer, $this->service(ClockInterface::class), $this->service(Locks::class));
+        return new Outbox(
+            $this->workbench(),
+            'http://127.0.0.1:8191',
+            $mailer,
+            $this->service(ClockInterface::class),
+            $this->service(Locks::class),
+        );
     }
 
     /** @return MailerInterface&object{sent: list<Email>} */

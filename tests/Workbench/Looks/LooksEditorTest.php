@@ -52,9 +52,17 @@ final class LooksEditorTest extends ShopTestCase
     public function testWhatVisitorsHaveAndWhatTheyHadComesBackAsOneStep(): void
     {
         $person = $this->actor();
-        $sets = fn (): array => array_values(array_filter(array_map(static fn ($set): string => $set->name, $this->service(LooksSets::class)->all()), static fn (string $name): bool => str_starts_with($name, 'As ')));
+        $sets = fn (): array => array_values(array_filter(
+            array_map(static fn ($set): string => $set->name, $this->service(LooksSets::class)->all()),
+            static fn (string $name): bool => str_starts_with($name, 'As '),
+        ));
         self::assertSame([], $sets());
-        foreach ([Looks::HEADING => 'bitter', Looks::SCALE => '1.1', Looks::CORNERS => '0', Looks::ACCENT => '#1d5b63'] as $setting => $value) {
+        foreach ([
+            Looks::HEADING => 'bitter',
+            Looks::SCALE => '1.1',
+            Looks::CORNERS => '0',
+            Looks::ACCENT => '#1d5b63',
+        ] as $setting => $value) {
             $this->editor()->change($setting, $value, $person);
         }
         self::assertSame(['As visitors see it now'], $sets());
@@ -103,6 +111,9 @@ final class LooksEditorTest extends ShopTestCase
     /** @return array{list<mixed>, list<mixed>} */
     private function everything(): array
     {
-        return [$this->workbench()->fetchAllNumeric('SELECT id, value FROM setting ORDER BY id'), $this->workbench()->fetchAllNumeric('SELECT id, name, looks FROM looks_set ORDER BY id')];
+        return [
+            $this->workbench()->fetchAllNumeric('SELECT id, value FROM setting ORDER BY id'),
+            $this->workbench()->fetchAllNumeric('SELECT id, name, looks FROM looks_set ORDER BY id'),
+        ];
     }
 }

@@ -17,7 +17,10 @@ final class SignedWebhookTest extends TestCase
     /** The example that the implementations of Standard Webhooks are tested with. */
     public function testItSignsAsThePublishedExample(): void
     {
-        self::assertSame('v1,g0hM9SsE+OTPJTGt/tmIKtSyZlE3uFJELVlNIOLJ1OE=', SignedWebhook::signature(self::SECRET, 'msg_p5jXN8AQM9LWM0D4loKWxJek', '1614265330', '{"test": 2432232314}'));
+        self::assertSame(
+            'v1,g0hM9SsE+OTPJTGt/tmIKtSyZlE3uFJELVlNIOLJ1OE=',
+            SignedWebhook::signature(self::SECRET, 'msg_p5jXN8AQM9LWM0D4loKWxJek', '1614265330', '{"test": 2432232314}'),
+        );
     }
 
     public function testItTellsWithAnIdAMomentAndASignatureOfBoth(): void
@@ -28,10 +31,16 @@ final class SignedWebhookTest extends TestCase
 
             return new MockResponse('', ['http_code' => 204]);
         });
-        (new SignedWebhook($client, 'https://letters.example/hook', self::SECRET))->tell('event-1', new TellService('joined', 'Letters', 'ada@example.org', 1_700_000_000));
+        (new SignedWebhook($client, 'https://letters.example/hook', self::SECRET))->tell(
+            'event-1',
+            new TellService('joined', 'Letters', 'ada@example.org', 1_700_000_000),
+        );
         [$method, $url, $headers, $body] = $sent;
         self::assertSame(['POST', 'https://letters.example/hook'], [$method, $url]);
-        self::assertSame('{"type":"subscriber.joined","timestamp":"2023-11-14T22:13:20+00:00","data":{"list":"Letters","address":"ada@example.org"}}', $body);
+        self::assertSame(
+            '{"type":"subscriber.joined","timestamp":"2023-11-14T22:13:20+00:00","data":{"list":"Letters","address":"ada@example.org"}}',
+            $body,
+        );
         self::assertIsArray($headers);
         $named = [];
         foreach ($headers as $header) {
@@ -41,12 +50,19 @@ final class SignedWebhookTest extends TestCase
         }
         self::assertSame('event-1', $named['webhook-id']);
         self::assertEqualsWithDelta(time(), (int) $named['webhook-timestamp'], 5);
-        self::assertSame(SignedWebhook::signature(self::SECRET, 'event-1', $named['webhook-timestamp'], $body), $named['webhook-signature']);
+        self::assertSame(
+            SignedWebhook::signature(self::SECRET, 'event-1', $named['webhook-timestamp'], $body),
+            $named['webhook-signature'],
+        );
     }
 
     public function testWhatDidNotHearIsToldAgainLater(): void
     {
-        $hook = new SignedWebhook(new MockHttpClient(new MockResponse('', ['http_code' => 302])), 'https://letters.example/hook', self::SECRET);
+        $hook = new SignedWebhook(
+            new MockHttpClient(new MockResponse('', ['http_code' => 302])),
+            'https://letters.example/hook',
+            self::SECRET,
+        );
         $this->expectExceptionMessage('The mailing service answered 302.');
         $hook->tell('event-1', new TellService('left', 'Letters', 'ada@example.org', 1));
     }

@@ -67,7 +67,10 @@ final class MenuEditorTest extends ShopTestCase
         $this->editor()->undo($this->menuId(), $this->actor());
         $this->make(new Insert($this->heading('Other'), new Position(null, 0)));
         $history = $this->service(History::class);
-        self::assertSame(['A step in the menu “Header”', null], [$history->last($this->actor())?->sentence, $history->undone($this->actor())]);
+        self::assertSame(
+            ['A step in the menu “Header”', null],
+            [$history->last($this->actor())?->sentence, $history->undone($this->actor())],
+        );
         self::assertNull($history->last($this->actor('owner')), 'each person has steps of their own');
     }
 
@@ -92,7 +95,12 @@ final class MenuEditorTest extends ShopTestCase
         $version = $this->version();
         $this->make(new Rewrite(new Entry($papers->id, $papers->target, 'All papers')));
         $this->make(new Insert($this->heading('Theirs'), new Position(null, 0)));
-        $this->editor()->move($this->menuId(), $version, new Together([new Insert($this->heading('Mine'), new Position(null, 7)), new Remove($boards->id)]), $this->actor('owner'));
+        $this->editor()->move(
+            $this->menuId(),
+            $version,
+            new Together([new Insert($this->heading('Mine'), new Position(null, 7)), new Remove($boards->id)]),
+            $this->actor('owner'),
+        );
         $labels = array_map(static fn (Entry $entry): ?string => $entry->label, $this->tree()->entries);
         self::assertSame(['Theirs', 'All papers'], \array_slice($labels, 0, 2));
         self::assertContains('Mine', $labels);
@@ -110,10 +118,18 @@ final class MenuEditorTest extends ShopTestCase
         foreach (['Theirs' => true, 'Theirs again' => false] as $theirs => $use) {
             $version = $this->version();
             $this->make(new Rewrite(new Entry($papers->id, $papers->target, $theirs)));
-            $this->editor()->move($this->menuId(), $version, new Rewrite(new Entry($papers->id, $papers->target, 'Mine')), $this->actor('owner'));
+            $this->editor()->move(
+                $this->menuId(),
+                $version,
+                new Rewrite(new Entry($papers->id, $papers->target, 'Mine')),
+                $this->actor('owner'),
+            );
             self::assertSame($theirs, $this->tree()->get($papers->id)->label, 'what came first stands');
             [$alternative] = $this->service(MenuLog::class)->alternatives($this->menuId());
-            self::assertSame(['calls it “Mine”', 'Imke Ravensworth'], [$alternative->conflict()->words($this->tree()->get($papers->id)), $alternative->person]);
+            self::assertSame(
+                ['calls it “Mine”', 'Imke Ravensworth'],
+                [$alternative->conflict()->words($this->tree()->get($papers->id)), $alternative->person],
+            );
             $this->editor()->choose($this->menuId(), $alternative->id, $use, $this->actor());
             self::assertSame($use ? 'Mine' : $theirs, $this->tree()->get($papers->id)->label);
             self::assertSame([], $this->service(MenuLog::class)->alternatives($this->menuId()));
@@ -126,7 +142,12 @@ final class MenuEditorTest extends ShopTestCase
     {
         $papers = $this->tree()->entries[0];
         $this->make(new Rewrite(new Entry($papers->id, $papers->target, 'Mine')));
-        $this->editor()->move($this->menuId(), $this->version(), new Rewrite(new Entry($papers->id, $papers->target, 'Theirs')), $this->actor('owner'));
+        $this->editor()->move(
+            $this->menuId(),
+            $this->version(),
+            new Rewrite(new Entry($papers->id, $papers->target, 'Theirs')),
+            $this->actor('owner'),
+        );
         $this->editor()->undo($this->menuId(), $this->actor());
         self::assertSame('Theirs', $this->tree()->get($papers->id)->label);
         self::assertCount(1, $this->service(MenuLog::class)->alternatives($this->menuId()), 'and the wish to have it as it was is kept');
@@ -139,7 +160,12 @@ final class MenuEditorTest extends ShopTestCase
         $this->workbench()->executeStatement('DELETE FROM journal.menu_change');
         $tree = $this->tree();
         try {
-            $this->editor()->move($this->menuId(), $version, new Insert($this->heading('Second'), new Position(null, 0)), $this->actor('owner'));
+            $this->editor()->move(
+                $this->menuId(),
+                $version,
+                new Insert($this->heading('Second'), new Position(null, 0)),
+                $this->actor('owner'),
+            );
             self::fail('It was made.');
         } catch (Stale $stale) {
             self::assertSame($version + 1, $stale->currentVersion);
@@ -151,7 +177,11 @@ final class MenuEditorTest extends ShopTestCase
     {
         $before = [$this->tree(), $this->version(), $this->service(History::class)->last($this->actor())];
         $unknown = new Entry((new UuidV7())->toRfc4122(), new PlaceTarget((new UuidV7())->toRfc4122()));
-        foreach ([new Remove('nothing'), new Insert($unknown, new Position(null, 0)), new Together([new Insert($this->heading('Half'), new Position(null, 0)), new Shift('nothing', Direction::Up)])] as $move) {
+        foreach ([
+            new Remove('nothing'),
+            new Insert($unknown, new Position(null, 0)),
+            new Together([new Insert($this->heading('Half'), new Position(null, 0)), new Shift('nothing', Direction::Up)]),
+        ] as $move) {
             try {
                 $this->make($move);
                 self::fail('It was made.');
@@ -183,7 +213,10 @@ final class MenuEditorTest extends ShopTestCase
     public function testMovesAreReadBackAsTheyWereWritten(): void
     {
         foreach ($this->moves($this->tree()) as $move) {
-            self::assertEquals($move, MoveCodec::decode(Fields::of(json_decode(json_encode(MoveCodec::encode($move), \JSON_THROW_ON_ERROR), true))));
+            self::assertEquals(
+                $move,
+                MoveCodec::decode(Fields::of(json_decode(json_encode(MoveCodec::encode($move), \JSON_THROW_ON_ERROR), true))),
+            );
         }
     }
 
@@ -191,7 +224,17 @@ final class MenuEditorTest extends ShopTestCase
     private function moves(Tree $tree): array
     {
         [$papers, $boards] = $tree->entries;
-        $rich = new Entry((new UuidV7())->toRfc4122(), new PlaceTarget(DemoId::of('collections/reduced'), 'top'), 'Bargains', [$this->heading('Below')], false, Audience::Customers, new Opening(new \DateTimeImmutable('2026-12-01T00:00:00+00:00'), new \DateTimeImmutable('2026-12-24T00:00:00+00:00')), false, 'Ask Imke');
+        $rich = new Entry(
+            (new UuidV7())->toRfc4122(),
+            new PlaceTarget(DemoId::of('collections/reduced'), 'top'),
+            'Bargains',
+            [$this->heading('Below')],
+            false,
+            Audience::Customers,
+            new Opening(new \DateTimeImmutable('2026-12-01T00:00:00+00:00'), new \DateTimeImmutable('2026-12-24T00:00:00+00:00')),
+            false,
+            'Ask Imke',
+        );
 
         return [
             new Insert($rich, new Position(null, 1)),
@@ -199,7 +242,25 @@ final class MenuEditorTest extends ShopTestCase
             new Rewrite(new Entry($papers->id, $papers->target, 'All papers')),
             new Shift($boards->id, Direction::Up),
             new RelocateAll([$boards->id, $papers->children[0]->id], new Position(null, 3)),
-            new Rewrite(new Entry($boards->id, new PlaceTarget(DemoId::of('categories/boards'), '', new Narrowing(['tag' => ['acid-free'], 'option.Sheet size' => ['50 × 70 cm']], 500, 2000, true)), null, filling: new SelfFilling(FillingSource::Products, DemoId::of('categories/boards'), null, 1, 3, FillingOrder::Price, [DemoId::of('categories/papers') => 'Words'], [DemoId::of('categories/tools')]))),
+            new Rewrite(new Entry(
+                $boards->id,
+                new PlaceTarget(
+                    DemoId::of('categories/boards'),
+                    '',
+                    new Narrowing(['tag' => ['acid-free'], 'option.Sheet size' => ['50 × 70 cm']], 500, 2000, true),
+                ),
+                null,
+                filling: new SelfFilling(
+                    FillingSource::Products,
+                    DemoId::of('categories/boards'),
+                    null,
+                    1,
+                    3,
+                    FillingOrder::Price,
+                    [DemoId::of('categories/papers') => 'Words'],
+                    [DemoId::of('categories/tools')],
+                ),
+            )),
             new ShiftAll([$papers->id], Direction::Down),
             new Lift($papers->id),
             new RemoveAll([$boards->id]),

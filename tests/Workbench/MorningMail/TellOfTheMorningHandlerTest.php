@@ -29,7 +29,14 @@ final class TellOfTheMorningHandlerTest extends ShopTestCase
         $this->breakSomething();
         $this->tell('2026-03-02');
         $this->tell('2026-03-02');
-        self::assertSame(['1', 'editor@tansyandrook.example', 'Tansy & Rook: 3 things broke'], [$this->value('SELECT count(*) FROM journal.mail'), $this->value('SELECT recipients FROM journal.mail'), $this->value('SELECT subject FROM journal.mail')]);
+        self::assertSame(
+            ['1', 'editor@tansyandrook.example', 'Tansy & Rook: 3 things broke'],
+            [
+                $this->value('SELECT count(*) FROM journal.mail'),
+                $this->value('SELECT recipients FROM journal.mail'),
+                $this->value('SELECT subject FROM journal.mail'),
+            ],
+        );
         self::assertStringContainsString('leads to', quoted_printable_decode($this->value('SELECT raw FROM journal.mail')));
         $this->service(MorningMails::class)->want($this->actor(), false);
         $this->tell('2026-03-03');
@@ -48,7 +55,9 @@ final class TellOfTheMorningHandlerTest extends ShopTestCase
     {
         $this->breakSomething();
         $this->workbench()->executeStatement("UPDATE journal.person SET morning_told_at = now() - interval '40 hours'");
-        $this->workbench()->executeStatement("UPDATE journal.finding SET since = now() - interval '39 hours' WHERE broken AND since > now() - interval '1 day'");
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE journal.finding SET since = now() - interval '39 hours' WHERE broken AND since > now() - interval '1 day'
+            SQL);
         $this->tell('2026-03-02');
         self::assertSame('1', $this->value('SELECT count(*) FROM journal.mail'));
     }
@@ -62,7 +71,9 @@ final class TellOfTheMorningHandlerTest extends ShopTestCase
             $this->tell('2026-03-02');
             self::fail('It was sent.');
         } catch (\Throwable) {
-            self::assertSame('', $this->value('SELECT morning_mail_on FROM journal.person WHERE morning_mail'), 'it is not noted before it went out');
+            self::assertSame('', $this->value(<<<'SQL'
+                SELECT morning_mail_on FROM journal.person WHERE morning_mail
+                SQL), 'it is not noted before it went out');
         }
         $this->workbench()->executeStatement('ALTER TABLE journal.mail_away RENAME TO mail');
         $this->tell('2026-03-02');

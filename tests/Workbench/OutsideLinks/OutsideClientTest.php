@@ -26,7 +26,15 @@ final class OutsideClientTest extends TestCase
 
     public static function setUpBeforeClass(): void
     {
-        self::$world = new Process([\PHP_BINARY, '-r', 'require "vendor/autoload.php"; (new Lantern\Demo\OutsideWorld())->serve(0, static function (int $port): void { fwrite(STDOUT, "$port\n"); });'], \dirname(__DIR__, 3));
+        self::$world = new Process(
+            [
+                \PHP_BINARY,
+                '-r',
+                'require "vendor/autoload.php"; (new Lantern\Demo\OutsideWorld())->serve(0, static function (int $port): void { '
+                    .'fwrite(STDOUT, "$port\n"); });',
+            ],
+            \dirname(__DIR__, 3),
+        );
         self::$world->setTimeout(null);
         self::$world->start();
         self::$world->waitUntil(static fn (string $type, string $output): bool => str_contains($output, "\n"));
@@ -72,7 +80,9 @@ final class OutsideClientTest extends TestCase
 
     public function testWhatAnswersOnHttpsAsWell(): void
     {
-        self::assertTrue((new OutsideClient(OutsideClientFactory::make(self::$at), 0.5))->ask('http://corbel-and-daughter.example/bone')->secure);
+        self::assertTrue(
+            (new OutsideClient(OutsideClientFactory::make(self::$at), 0.5))->ask('http://corbel-and-daughter.example/bone')->secure,
+        );
     }
 
     /** A name may lead to the web when it is looked up, and into the house when it is connected to. */
@@ -85,7 +95,9 @@ final class OutsideClientTest extends TestCase
 
     public function testABrokenCertificate(): void
     {
-        $client = new MockHttpClient(static fn () => throw new TransportException('SSL certificate problem: certificate has expired for "https://old.example/".'));
+        $client = new MockHttpClient(
+            static fn () => throw new TransportException('SSL certificate problem: certificate has expired for "https://old.example/".'),
+        );
         self::assertSame('its certificate is not in order', (new OutsideClient($client))->ask('https://old.example/')->why);
     }
 
@@ -98,7 +110,13 @@ final class OutsideClientTest extends TestCase
             return new MockResponse();
         });
         $asker = new OutsideClient(new MadeUpWorldClient($real, self::$at));
-        foreach (['https://example/', 'https://example.com/', 'https://hollin-mill.example.com/', 'https://hollin-mill.example@127.0.0.1/', 'https://hollin-mill.example:8080/'] as $url) {
+        foreach ([
+            'https://example/',
+            'https://example.com/',
+            'https://hollin-mill.example.com/',
+            'https://hollin-mill.example@127.0.0.1/',
+            'https://hollin-mill.example:8080/',
+        ] as $url) {
             $asker->ask($url);
         }
         self::assertCount(5, $asked);
@@ -117,7 +135,9 @@ final class OutsideClientTest extends TestCase
         $client = new MockHttpClient(static function (string $method, string $url) use (&$asked, $location): MockResponse {
             $asked[] = $url;
 
-            return 1 === \count($asked) ? new MockResponse('', ['http_code' => 301, 'response_headers' => ["Location: $location"]]) : new MockResponse();
+            return 1 === \count($asked)
+                ? new MockResponse('', ['http_code' => 301, 'response_headers' => ["Location: $location"]])
+                : new MockResponse();
         });
         self::assertSame($to, (new OutsideClient($client))->ask($from)->moved);
     }
@@ -129,9 +149,17 @@ final class OutsideClientTest extends TestCase
         $inside = new MockHttpClient(static function (string $method, string $url) use (&$asked): MockResponse {
             $asked[] = [parse_url($url, \PHP_URL_HOST), microtime(true)];
 
-            return 'HEAD' === $method ? new MockResponse('', ['http_code' => 405]) : new MockResponse('', str_contains($url, 'a.example') ? ['http_code' => 302, 'response_headers' => ['Location: https://b.example/']] : []);
+            return 'HEAD' === $method
+                ? new MockResponse('', ['http_code' => 405])
+                : new MockResponse(
+                    '',
+                    str_contains($url, 'a.example') ? ['http_code' => 302, 'response_headers' => ['Location: https://b.example/']] : [],
+                );
         });
-        $paces = new RateLimiterFactory(['id' => 'outside_host', 'policy' => 'token_bucket', 'limit' => 1, 'rate' => ['interval' => '1 second']], new InMemoryStorage());
+        $paces = new RateLimiterFactory(
+            ['id' => 'outside_host', 'policy' => 'token_bucket', 'limit' => 1, 'rate' => ['interval' => '1 second']],
+            new InMemoryStorage(),
+        );
         $asker = new OutsideClient(new PacedClient($inside, $paces));
         $asker->ask('https://a.example/1');
         $asker->ask('https://a.example/2');
@@ -150,6 +178,9 @@ final class OutsideClientTest extends TestCase
     #[TestWith(['http://[64:ff9b::7f00:1]/'])]
     public function testWhatIsNotOutThereForEverybodyIsNotAsked(string $url): void
     {
-        self::assertSame([0, 'its name leads into a private network'], [($answer = (new OutsideClient(OutsideClientFactory::make(null), 0.5))->ask($url))->status, $answer->why]);
+        self::assertSame(
+            [0, 'its name leads into a private network'],
+            [($answer = (new OutsideClient(OutsideClientFactory::make(null), 0.5))->ask($url))->status, $answer->why],
+        );
     }
 }

@@ -85,7 +85,10 @@ final class OutsideLinksTest extends ShopTestCase
     public function testAWholeHostIsLeftAloneWhoeverPresses(): void
     {
         $this->lead('https://a.example/1', 'https://a.example/2', 'https://b.example/1');
-        $links = $this->links(static fn (string $url): MockResponse => new MockResponse('', str_contains($url, 'a.example') ? ['http_code' => 429, 'response_headers' => ['Retry-After: 600']] : []));
+        $links = $this->links(static fn (string $url): MockResponse => new MockResponse(
+            '',
+            str_contains($url, 'a.example') ? ['http_code' => 429, 'response_headers' => ['Retry-After: 600']] : [],
+        ));
         self::assertSame(2, $links->ask(new Progress()));
         $links->askAllAgain();
         self::assertSame([1, ['b.example']], [$links->due(), $links->hosts()], 'what it asked for holds');
@@ -105,12 +108,22 @@ final class OutsideLinksTest extends ShopTestCase
             $this->links(static fn (): MockResponse => new MockResponse('', ['http_code' => $known]))->ask(new Progress());
             $this->service(Inspection::class)->catchUp(CopyName::Workbench);
         }
-        $links = $this->links(static fn (): MockResponse => new MockResponse('', ['http_code' => $status, 'response_headers' => '' === $header ? [] : [$header]]));
+        $links = $this->links(static fn (): MockResponse => new MockResponse(
+            '',
+            ['http_code' => $status, 'response_headers' => '' === $header ? [] : [$header]],
+        ));
         for ($day = 1; $day <= 3; ++$day) {
-            self::assertSame(0 === $known ? '0' : '1', $this->value("SELECT count(*) FROM journal.finding WHERE kind = 'outside-broken' AND copy = 'workbench'"), "before day $day");
-            $this->workbench()->executeStatement("UPDATE journal.outside_answer SET again_at = now(), away_on = away_on - 1; UPDATE journal.outside_host SET patient_until = now() - interval '1 second'");
+            self::assertSame(0 === $known ? '0' : '1', $this->value(<<<'SQL'
+                SELECT count(*) FROM journal.finding WHERE kind = 'outside-broken' AND copy = 'workbench'
+                SQL), "before day $day");
+            $this->workbench()->executeStatement(<<<'SQL'
+                UPDATE journal.outside_answer SET again_at = now(), away_on = away_on - 1; UPDATE journal.outside_host
+                SET patient_until = now() - interval '1 second'
+                SQL);
             self::assertSame(1, $links->ask(new Progress()));
-            self::assertSame('t', $this->value("SELECT CASE WHEN again_at > now() + interval '19 hours' THEN 't' END FROM journal.outside_answer"));
+            self::assertSame('t', $this->value(<<<'SQL'
+                SELECT CASE WHEN again_at > now() + interval '19 hours' THEN 't' END FROM journal.outside_answer
+                SQL));
             if ($day < 3) {
                 $this->service(Inspection::class)->catchUp(CopyName::Workbench);
             }
@@ -146,8 +159,16 @@ final class OutsideLinksTest extends ShopTestCase
     private function lead(string ...$urls): void
     {
         $this->workbench()->executeStatement("UPDATE words SET html = regexp_replace(html, '<a href=\"http[^>]*>', '<a href=\"/\">', 'g')");
-        $this->workbench()->executeStatement("UPDATE live.words SET html = regexp_replace(html, '<a href=\"http[^>]*>', '<a href=\"/\">', 'g')");
-        $this->workbench()->executeStatement('UPDATE words SET html = ? WHERE id = ?', [implode('', array_map(static fn (string $url): string => "<p><a href=\"$url\">x</a></p>", $urls)), DemoId::of('pages/our-story')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE live.words SET html = regexp_replace(html, '<a href="http[^>]*>', '<a href="/">', 'g')
+            SQL);
+        $this->workbench()->executeStatement(
+            'UPDATE words SET html = ? WHERE id = ?',
+            [
+                implode('', array_map(static fn (string $url): string => "<p><a href=\"$url\">x</a></p>", $urls)),
+                DemoId::of('pages/our-story'),
+            ],
+        );
         $this->workbench()->executeStatement('DELETE FROM journal.outside_answer');
         foreach (CopyName::cases() as $copy) {
             $this->service(Inspection::class)->walk($copy);
@@ -163,7 +184,12 @@ final class OutsideLinksTest extends ShopTestCase
             return $answer($url);
         });
 
-        return new OutsideLinks($this->workbench(), new OutsideClient($client), $this->service(Locks::class), $this->service(ClockInterface::class));
+        return new OutsideLinks(
+            $this->workbench(),
+            new OutsideClient($client),
+            $this->service(Locks::class),
+            $this->service(ClockInterface::class),
+        );
     }
 
     /** @param list<object> $sent */

@@ -44,7 +44,10 @@ final class SecondFactorsTest extends ShopTestCase
         [$factors, $id] = [$this->factors(), $this->person()->id];
         $totp = $factors->begin($id);
         $codes = $factors->confirm($id, $totp->code(new \DateTimeImmutable()));
-        $this->workbench()->executeStatement('UPDATE journal.person SET factor = ? WHERE id = ?', [(new Secrets('another'))->lock($totp->base32()), $id]);
+        $this->workbench()->executeStatement(
+            'UPDATE journal.person SET factor = ? WHERE id = ?',
+            [(new Secrets('another'))->lock($totp->base32()), $id],
+        );
         self::assertFalse($factors->accept($id, $totp->code(new \DateTimeImmutable('+1 minute'))));
         self::assertTrue($factors->accept($id, $codes[3]));
         self::assertSame(RecoveryCode::BATCH_SIZE - 1, $factors->codesLeft($id));

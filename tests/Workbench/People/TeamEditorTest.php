@@ -49,7 +49,11 @@ final class TeamEditorTest extends ShopTestCase
         $invited = $this->team()->invited();
         self::assertSame(['nell@tansyandrook.example'], array_map(static fn (Invited $one): string => $one->mail, $invited));
         $this->team()->takeBack($invited[0]->id, Actor::commandLine('Imke'));
-        foreach ([fn () => $this->team()->invitation($token), fn () => $this->team()->accept($token, self::PASSWORD), fn () => $this->team()->takeBack($invited[0]->id, Actor::commandLine('Imke'))] as $act) {
+        foreach ([
+            fn () => $this->team()->invitation($token),
+            fn () => $this->team()->accept($token, self::PASSWORD),
+            fn () => $this->team()->takeBack($invited[0]->id, Actor::commandLine('Imke')),
+        ] as $act) {
             try {
                 $act();
                 self::fail('It was still there.');
@@ -79,7 +83,9 @@ final class TeamEditorTest extends ShopTestCase
             }
         }
         self::assertSame('Nell Askew', $this->team()->accept($token, self::PASSWORD)->name);
-        self::assertTrue($this->team()->isPassword($this->value("SELECT id FROM journal.person WHERE mail = 'nell@tansyandrook.example'"), self::PASSWORD));
+        self::assertTrue($this->team()->isPassword($this->value(<<<'SQL'
+            SELECT id FROM journal.person WHERE mail = 'nell@tansyandrook.example'
+            SQL), self::PASSWORD));
     }
 
     public function testThoseWhoLeftStandLastAndCannotBeGivenARole(): void
@@ -128,7 +134,9 @@ final class TeamEditorTest extends ShopTestCase
         $this->team()->letGo($editor->id, Actor::commandLine('Imke'));
         $token = $this->team()->invite('editor@tansyandrook.example', 'Joss Tamblyn', Role::Viewer, Actor::commandLine('Imke'));
         $this->team()->accept($token, self::PASSWORD);
-        self::assertSame('1', $this->value("SELECT count(*) FROM journal.person WHERE id = ? AND factor = '' AND left_at IS NULL", $editor->id));
+        self::assertSame('1', $this->value(<<<'SQL'
+            SELECT count(*) FROM journal.person WHERE id = ? AND factor = '' AND left_at IS NULL
+            SQL, $editor->id));
     }
 
     public function testWhoIsLetInAnewIsNowhereElseStillIn(): void

@@ -45,7 +45,11 @@ final class PlaceEditorTest extends ShopTestCase
     public function testACategoryTakesAlongWhatStandsBelow(): void
     {
         $this->move('categories/papers', '/sheets', carry: true);
-        foreach (['/papers' => '/sheets', '/papers/marbled/combed' => '/sheets/marbled/combed', '/papers/paste' => '/sheets/paste'] as $old => $new) {
+        foreach ([
+            '/papers' => '/sheets',
+            '/papers/marbled/combed' => '/sheets/marbled/combed',
+            '/papers/paste' => '/sheets/paste',
+        ] as $old => $new) {
             self::assertSame("301 $new", $this->answer($old));
             self::assertSame('200 ', $this->answer($new));
         }
@@ -86,7 +90,9 @@ final class PlaceEditorTest extends ShopTestCase
     {
         $id = DemoId::of('categories/calendar-kits');
         $this->editor()->revise($id, $this->version($id), new Revision(title: '  Almanac   kits ', light: Light::Quiet), $this->actor());
-        self::assertSame('Almanac kits quiet Joss Tamblyn', $this->value("SELECT title || ' ' || light || ' ' || changed_by FROM place WHERE id = ?", $id));
+        self::assertSame('Almanac kits quiet Joss Tamblyn', $this->value(<<<'SQL'
+            SELECT title || ' ' || light || ' ' || changed_by FROM place WHERE id = ?
+            SQL, $id));
     }
 
     public function testAFixedPlaceIsNeverClosed(): void
@@ -108,7 +114,10 @@ final class PlaceEditorTest extends ShopTestCase
     private function move(string $key, string $address, bool $carry = false): void
     {
         $id = DemoId::of($key);
-        $this->service(AddressEditor::class)->change([new AddressWish($id, $this->value('SELECT address FROM place WHERE id = ?', $id), $address, $carry)], $this->actor());
+        $this->service(AddressEditor::class)->change(
+            [new AddressWish($id, $this->value('SELECT address FROM place WHERE id = ?', $id), $address, $carry)],
+            $this->actor(),
+        );
     }
 
     private function answer(string $path, bool $live = false): string

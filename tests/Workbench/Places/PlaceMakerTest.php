@@ -31,11 +31,24 @@ final class PlaceMakerTest extends ShopTestCase
     public function testANewPlaceStandsWhereItBelongs(): void
     {
         $id = $this->maker()->make(PlaceKind::Page, 'Care of paper', new PlaceParent(DemoId::of('groups/guides')), $this->actor());
-        self::assertSame('/binding-guides/care-of-paper-2', $this->value('SELECT address FROM place WHERE id = ?', $id), 'the other one has the first');
+        self::assertSame(
+            '/binding-guides/care-of-paper-2',
+            $this->value('SELECT address FROM place WHERE id = ?', $id),
+            'the other one has the first',
+        );
         self::assertSame('Joss Tamblyn', $this->value('SELECT changed_by FROM place WHERE id = ?', $id));
         $article = $this->maker()->make(PlaceKind::Article, 'A new press', new PlaceParent(null), $this->actor());
-        self::assertSame('/journal/a-new-press '.DemoId::of('fixed/journal'), $this->value("SELECT address || ' ' || parent_id FROM place WHERE id = ?", $article));
-        self::assertSame('/calendars-2', $this->value('SELECT address FROM place WHERE id = ?', $this->maker()->make(PlaceKind::Page, 'Calendars', new PlaceParent(null), $this->actor())), 'where a redirect begins nothing else begins by accident');
+        self::assertSame('/journal/a-new-press '.DemoId::of('fixed/journal'), $this->value(<<<'SQL'
+            SELECT address || ' ' || parent_id FROM place WHERE id = ?
+            SQL, $article));
+        self::assertSame(
+            '/calendars-2',
+            $this->value(
+                'SELECT address FROM place WHERE id = ?',
+                $this->maker()->make(PlaceKind::Page, 'Calendars', new PlaceParent(null), $this->actor()),
+            ),
+            'where a redirect begins nothing else begins by accident',
+        );
     }
 
     #[TestWith([PlaceKind::Product])]
@@ -53,8 +66,16 @@ final class PlaceMakerTest extends ShopTestCase
         $this->workbench()->executeStatement("UPDATE place SET listed = false, listing_title = 'Begin' WHERE id = ?", [$from]);
         $this->service(PlaceEditor::class)->writeWords($from, 1, '<p>Words</p>', $this->actor());
         $copy = $this->maker()->duplicate($from, $this->actor());
-        self::assertSame('Copy of Your first binding|/collections/copy-of-your-first-binding|quiet|f|Begin|<p>Words</p>', $this->value("SELECT concat_ws('|', title, address, light, listed, listing_title, html) FROM place JOIN words USING (id) WHERE id = ?", $copy));
-        self::assertSame($this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $from), $this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $copy));
+        self::assertSame(
+            'Copy of Your first binding|/collections/copy-of-your-first-binding|quiet|f|Begin|<p>Words</p>',
+            $this->value(<<<'SQL'
+                SELECT concat_ws('|', title, address, light, listed, listing_title, html) FROM place JOIN words USING (id) WHERE id = ?
+                SQL, $copy),
+        );
+        self::assertSame(
+            $this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $from),
+            $this->value('SELECT count(*) FROM pick WHERE collection_id = ?', $copy),
+        );
     }
 
     public function testTwoNewPlacesWithOneTitleAtOneMomentBothStand(): void
@@ -67,7 +88,10 @@ final class PlaceMakerTest extends ShopTestCase
         foreach ($makers as $maker) {
             self::assertSame(0, $maker->wait(), $maker->getOutput().$maker->getErrorOutput());
         }
-        self::assertSame('/winter-fair, /winter-fair-2, /winter-fair-3, /winter-fair-4, /winter-fair-5, /winter-fair-6', $this->value("SELECT string_agg(address, ', ' ORDER BY address) FROM place WHERE title = 'Winter fair'"));
+        self::assertSame(
+            '/winter-fair, /winter-fair-2, /winter-fair-3, /winter-fair-4, /winter-fair-5, /winter-fair-6',
+            $this->value("SELECT string_agg(address, ', ' ORDER BY address) FROM place WHERE title = 'Winter fair'"),
+        );
     }
 
     public function testMissingPoliciesAreWrittenAndLedToAsOneStep(): void
@@ -79,8 +103,13 @@ final class PlaceMakerTest extends ShopTestCase
         $before = $this->shapeOfFooter();
         $step = $writer->write([StartingText::Privacy, StartingText::Returns, StartingText::Terms], 'footer-3', false, $this->actor());
         self::assertSame('Privacy, Returns, Terms of sale: written, and put in footer column 3.', $step->sentence);
-        self::assertSame('Privacy, Returns, Terms of sale', $this->value("SELECT string_agg(p.title, ', ' ORDER BY e.position) FROM bay b JOIN entry e USING (menu_id) JOIN place p ON p.id = e.place_id WHERE b.id = 'footer-3'"));
-        self::assertSame('3', $this->value("SELECT count(*) FROM place WHERE kind = 'policy' AND NOT listed AND light = 'open' AND address LIKE '/policies/%'"));
+        self::assertSame('Privacy, Returns, Terms of sale', $this->value(<<<'SQL'
+            SELECT string_agg(p.title, ', ' ORDER BY e.position) FROM bay b JOIN entry e USING (menu_id)
+            JOIN place p ON p.id = e.place_id WHERE b.id = 'footer-3'
+            SQL));
+        self::assertSame('3', $this->value(<<<'SQL'
+            SELECT count(*) FROM place WHERE kind = 'policy' AND NOT listed AND light = 'open' AND address LIKE '/policies/%'
+            SQL));
         self::assertSame('footer-3', $writer->suggestedBay());
 
         $this->service(EditLog::class)->takeBack($step, $this->actor());
@@ -124,10 +153,18 @@ final class PlaceMakerTest extends ShopTestCase
             $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
             self::fail('It was published.');
         } catch (Refused $refused) {
-            self::assertSame('“Returns” still has 2 empty blanks: days to return, mail address. Fill them in the shop’s details, or take them out of the text.', $refused->getMessage());
+            self::assertSame(
+                '“Returns” still has 2 empty blanks: days to return, mail address. Fill them in the shop’s details, or take them out of '
+                    .'the text.',
+                $refused->getMessage(),
+            );
         }
         self::assertSame('0', $this->value("SELECT count(*) FROM live.place WHERE kind = 'policy'"), 'nothing is half published');
-        $details->change(ShopDetails::version($details->all()), ['mail' => 'write@tansyandrook.example', 'days_to_return' => '14'], $this->actor());
+        $details->change(
+            ShopDetails::version($details->all()),
+            ['mail' => 'write@tansyandrook.example', 'days_to_return' => '14'],
+            $this->actor(),
+        );
         self::assertNotNull($this->service(Publisher::class)->publish(Actor::commandLine('Joss')));
         $details->change(ShopDetails::version($details->all()), ['mail' => ''], $this->actor());
         $this->expectExceptionMessage('“Returns” still has an empty blank: mail address.');
@@ -161,7 +198,12 @@ final class PlaceMakerTest extends ShopTestCase
     {
         $many = $this->service(ManyPlaces::class);
         $ids = [DemoId::of('pages/paying'), DemoId::of('fixed/front')];
-        foreach ([[$ids, Light::Closed, null, '“Front page”'], [$ids, null, new PlaceParent(DemoId::of('groups/about')), '“Front page”'], [[...$ids, DemoId::of('nothing')], Light::Quiet, null, 'no longer there'], [[], Light::Quiet, null, 'from 1 to']] as [$places, $light, $standing, $says]) {
+        foreach ([
+            [$ids, Light::Closed, null, '“Front page”'],
+            [$ids, null, new PlaceParent(DemoId::of('groups/about')), '“Front page”'],
+            [[...$ids, DemoId::of('nothing')], Light::Quiet, null, 'no longer there'],
+            [[], Light::Quiet, null, 'from 1 to'],
+        ] as [$places, $light, $standing, $says]) {
             try {
                 $many->change($places, $light, $standing, null, $this->actor());
                 self::fail('They changed.');
@@ -184,7 +226,9 @@ final class PlaceMakerTest extends ShopTestCase
         } catch (Refused $refused) {
             self::assertStringContainsString('1 of these places changed since', $refused->getMessage());
         }
-        self::assertSame('closed quiet', $this->value("SELECT string_agg(light, ' ' ORDER BY light) FROM place WHERE id IN (?, ?)", $id, DemoId::of('pages/sizes')), 'neither of them');
+        self::assertSame('closed quiet', $this->value(<<<'SQL'
+            SELECT string_agg(light, ' ' ORDER BY light) FROM place WHERE id IN (?, ?)
+            SQL, $id, DemoId::of('pages/sizes')), 'neither of them');
         $this->expectExceptionMessage('no such edit of yours');
         $this->service(EditLog::class)->get($step->id, $this->actor('owner'));
     }
@@ -192,11 +236,18 @@ final class PlaceMakerTest extends ShopTestCase
     public function testSiblingsAreArranged(): void
     {
         $editor = $this->service(PlaceEditor::class);
-        $order = fn (): string => $this->value("SELECT string_agg(title, ', ' ORDER BY position, title, id) FROM place WHERE parent_id = ?", DemoId::of('categories/kits'));
+        $order = fn (): string => $this->value(<<<'SQL'
+            SELECT string_agg(title, ', ' ORDER BY position, title, id) FROM place WHERE parent_id = ?
+            SQL, DemoId::of('categories/kits'));
         self::assertSame('First kits, Calendar kits', $order());
         $editor->arrange(DemoId::of('categories/calendar-kits'), 1, DemoId::of('categories/first-kits'), $this->actor());
         self::assertSame('Calendar kits, First kits', $order());
-        $editor->arrange(DemoId::of('categories/calendar-kits'), (int) $this->value('SELECT version FROM place WHERE id = ?', DemoId::of('categories/calendar-kits')), null, $this->actor());
+        $editor->arrange(
+            DemoId::of('categories/calendar-kits'),
+            (int) $this->value('SELECT version FROM place WHERE id = ?', DemoId::of('categories/calendar-kits')),
+            null,
+            $this->actor(),
+        );
         self::assertSame('First kits, Calendar kits', $order());
     }
 
@@ -215,11 +266,18 @@ final class PlaceMakerTest extends ShopTestCase
 
     public function testWhatALightTouchesIsTold(): void
     {
-        $said = array_map(TouchWords::of(...), $this->service(PlaceEditor::class)->planLight(DemoId::of('pages/care-of-paper'), new Revision(light: Light::Quiet), 5));
+        $said = array_map(
+            TouchWords::of(...),
+            $this->service(PlaceEditor::class)->planLight(DemoId::of('pages/care-of-paper'), new Revision(light: Light::Quiet), 5),
+        );
         self::assertContains('Footer, the shop loses “Care of paper”.', $said);
         self::assertContains('Footer, the shop loses “Looking after paper”.', $said);
         self::assertContains('1 text links here: Tape is not a repair. Whoever follows it goes on arriving.', $said);
-        self::assertSame('open', $this->value('SELECT light FROM place WHERE id = ?', DemoId::of('pages/care-of-paper')), 'nothing is done yet');
+        self::assertSame(
+            'open',
+            $this->value('SELECT light FROM place WHERE id = ?', DemoId::of('pages/care-of-paper')),
+            'nothing is done yet',
+        );
     }
 
     /**
@@ -229,19 +287,27 @@ final class PlaceMakerTest extends ShopTestCase
      */
     private function lights(array $ids): array
     {
-        return $this->workbench()->fetchAllKeyValue("SELECT id, light || ' ' || parent_id || ' ' || CASE WHEN listed THEN 't' ELSE 'f' END FROM place WHERE id IN (?, ?, ?)", $ids);
+        return $this->workbench()->fetchAllKeyValue(<<<'SQL'
+            SELECT id, light || ' ' || parent_id || ' ' || CASE WHEN listed THEN 't' ELSE 'f' END FROM place WHERE id IN (?, ?, ?)
+            SQL, $ids);
     }
 
     private function removePolicies(): void
     {
-        foreach (["DELETE FROM entry WHERE place_id IN (SELECT id FROM place WHERE kind = 'policy')", "DELETE FROM words WHERE id IN (SELECT id FROM place WHERE kind = 'policy')", "DELETE FROM place WHERE kind = 'policy'"] as $sql) {
+        foreach ([<<<'SQL'
+            DELETE FROM entry WHERE place_id IN (SELECT id FROM place WHERE kind = 'policy')
+            SQL, <<<'SQL'
+                DELETE FROM words WHERE id IN (SELECT id FROM place WHERE kind = 'policy')
+                SQL, "DELETE FROM place WHERE kind = 'policy'"] as $sql) {
             $this->workbench()->executeStatement($sql);
         }
     }
 
     private function shapeOfFooter(): string
     {
-        return $this->value("SELECT string_agg(concat_ws(' ', id, menu_id, heading), ', ' ORDER BY id) || (SELECT count(*) FROM menu) FROM bay");
+        return $this->value(<<<'SQL'
+            SELECT string_agg(concat_ws(' ', id, menu_id, heading), ', ' ORDER BY id) || (SELECT count(*) FROM menu) FROM bay
+            SQL);
     }
 
     private function maker(): PlaceMaker

@@ -30,20 +30,37 @@ final class PlaceRemoverTest extends ShopTestCase
     {
         $marbled = DemoId::of('categories/marbled');
         $papers = DemoId::of('categories/papers');
-        $this->workbench()->executeStatement('UPDATE words SET html = ? WHERE id = ?', ["<p><a href=\"place:$marbled#a\">one</a> and <a class=\"button\" href=\"/papers/marbled\">two</a></p>", DemoId::of('pages/makers')]);
-        $this->workbench()->executeStatement("UPDATE place SET light = 'closed', closed_answer = 'elsewhere', closed_to = ? WHERE id = ?", [$marbled, DemoId::of('categories/calendar-kits')]);
+        $this->workbench()->executeStatement(
+            'UPDATE words SET html = ? WHERE id = ?',
+            [
+                "<p><a href=\"place:$marbled#a\">one</a> and <a class=\"button\" href=\"/papers/marbled\">two</a></p>",
+                DemoId::of('pages/makers'),
+            ],
+        );
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET light = 'closed', closed_answer = 'elsewhere', closed_to = ? WHERE id = ?
+            SQL, [$marbled, DemoId::of('categories/calendar-kits')]);
         $before = $this->state();
-        $said = implode(' ', array_map(TouchWords::of(...), $this->remover()->plan($marbled, VisitorForwarding::to($this->place($papers)))->touches));
+        $said = implode(
+            ' ',
+            array_map(TouchWords::of(...), $this->remover()->plan($marbled, VisitorForwarding::to($this->place($papers)))->touches),
+        );
         self::assertStringContainsString('/papers/marbled leads to “Papers” for good (301); it had ', $said);
         self::assertStringContainsString('Header loses “Marbled', $said);
         self::assertStringContainsString('below it keep their addresses', $said);
         self::assertSame($before, $this->state(), 'a plan does nothing');
 
         $edit = $this->remover()->remove($marbled, $this->version($marbled), VisitorForwarding::to($this->place($papers)), $this->actor());
-        self::assertSame("<p><a href=\"place:$papers\">one</a> and <a class=\"button\" href=\"place:$papers\">two</a></p>", $this->value('SELECT html FROM words WHERE id = ?', DemoId::of('pages/makers')));
+        self::assertSame(
+            "<p><a href=\"place:$papers\">one</a> and <a class=\"button\" href=\"place:$papers\">two</a></p>",
+            $this->value('SELECT html FROM words WHERE id = ?', DemoId::of('pages/makers')),
+        );
         self::assertSame($papers, $this->value('SELECT closed_to FROM place WHERE id = ?', DemoId::of('categories/calendar-kits')));
         self::assertSame($papers, $this->value("SELECT parent_id FROM place WHERE address = '/papers/marbled/combed'"));
-        self::assertSame('heading|Marbled papers', $this->value("SELECT target_kind || '|' || label FROM entry e WHERE e.piece IS NULL AND EXISTS (SELECT FROM entry c WHERE c.parent_id = e.id AND c.place_id = ?)", DemoId::of('categories/combed')), 'children keep a heading');
+        self::assertSame('heading|Marbled papers', $this->value(<<<'SQL'
+            SELECT target_kind || '|' || label FROM entry e WHERE e.piece IS NULL
+            AND EXISTS (SELECT FROM entry c WHERE c.parent_id = e.id AND c.place_id = ?)
+            SQL, DemoId::of('categories/combed')), 'children keep a heading');
         self::assertSame('0', $this->value('SELECT count(*) FROM entry WHERE place_id = ?', $marbled));
         $this->service(Publisher::class)->publish(Actor::commandLine('Joss'));
         foreach (['/papers/marbled', '/marbled-papers', '/paper-marbling'] as $old) {
@@ -55,7 +72,10 @@ final class PlaceRemoverTest extends ShopTestCase
 
     public function testGoneAndNotFoundAreWhatTheyAnswer(): void
     {
-        foreach (['collections/small-gifts' => [VisitorForwarding::gone(), '410 '], 'collections/first-binding' => [VisitorForwarding::notFound(), '404 ']] as $key => [$onward, $answers]) {
+        foreach ([
+            'collections/small-gifts' => [VisitorForwarding::gone(), '410 '],
+            'collections/first-binding' => [VisitorForwarding::notFound(), '404 '],
+        ] as $key => [$onward, $answers]) {
             $id = DemoId::of($key);
             $address = $this->value('SELECT address FROM place WHERE id = ?', $id);
             $this->remover()->remove($id, $this->version($id), $onward, $this->actor());
@@ -79,7 +99,10 @@ final class PlaceRemoverTest extends ShopTestCase
 
     public function testRelativesAreFoundByParentProductsAndName(): void
     {
-        $near = fn (string $key): array => array_map(static fn (Relative $one): string => "{$one->place->title}: {$one->words()}", $this->service(RelativeReader::class)->of($this->place(DemoId::of($key))));
+        $near = fn (string $key): array => array_map(
+            static fn (Relative $one): string => "{$one->place->title}: {$one->words()}",
+            $this->service(RelativeReader::class)->of($this->place(DemoId::of($key))),
+        );
         self::assertSame('Collections: stands above it', $near('collections/first-binding')[0]);
         self::assertMatchesRegularExpression('/shares \d+ of its 12 products/', implode(' ', $near('collections/first-binding')));
         self::assertSame('Marbled papers: stands above it', $near('categories/combed')[0]);
@@ -111,6 +134,11 @@ final class PlaceRemoverTest extends ShopTestCase
 
     private function state(): string
     {
-        return $this->value("SELECT (SELECT jsonb_agg(to_jsonb(p) - ARRAY['version', 'changed_at', 'changed_by'] ORDER BY id) FROM place p)::text || (SELECT jsonb_agg(to_jsonb(r) - 'version' - 'created_at' ORDER BY source, is_prefix) FROM redirect r)::text || (SELECT jsonb_agg(html ORDER BY id) FROM words)::text || (SELECT jsonb_agg(e ORDER BY id) FROM entry e)::text");
+        return $this->value(<<<'SQL'
+            SELECT (SELECT jsonb_agg(to_jsonb(p) - ARRAY['version', 'changed_at', 'changed_by'] ORDER BY id)
+            FROM place p)::text || (SELECT jsonb_agg(to_jsonb(r) - 'version' - 'created_at' ORDER BY source, is_prefix)
+            FROM redirect r)::text || (SELECT jsonb_agg(html ORDER BY id) FROM words)::text || (SELECT jsonb_agg(e ORDER BY id)
+            FROM entry e)::text
+            SQL);
     }
 }

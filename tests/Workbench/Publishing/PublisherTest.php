@@ -18,7 +18,9 @@ final class PublisherTest extends ShopTestCase
     public function testAfterPublishingBothCopiesAreTheSame(): void
     {
         foreach (['place', 'words', 'pick', 'menu', 'entry', 'bay', 'redirect', 'setting'] as $table) {
-            self::assertSame('0', $this->value("SELECT count(*) FROM (SELECT * FROM workbench.$table EXCEPT SELECT * FROM live.$table) d"), $table);
+            self::assertSame('0', $this->value(<<<SQL
+                SELECT count(*) FROM (SELECT * FROM workbench.$table EXCEPT SELECT * FROM live.$table) d
+                SQL), $table);
             self::assertNotSame('0', $this->value("SELECT count(*) FROM live.$table"), $table);
         }
         self::assertSame([], $this->reader()->waiting()->changes);
@@ -29,7 +31,9 @@ final class PublisherTest extends ShopTestCase
     {
         $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets', version = version + 1 WHERE address = '/papers'");
         self::assertSame(['Sheets'], $this->waitingNames());
-        $this->workbench()->executeStatement("UPDATE place SET title = 'Papers', version = version + 1, changed_by = 'Joss' WHERE address = '/papers'");
+        $this->workbench()->executeStatement(<<<'SQL'
+            UPDATE place SET title = 'Papers', version = version + 1, changed_by = 'Joss' WHERE address = '/papers'
+            SQL);
         self::assertSame([], $this->waitingNames());
     }
 
@@ -38,14 +42,19 @@ final class PublisherTest extends ShopTestCase
         $papers = DemoId::of('categories/papers');
         $this->workbench()->executeStatement("UPDATE place SET title = 'Sheets' WHERE id = ?", [$papers]);
         $this->workbench()->executeStatement('DELETE FROM redirect WHERE source = ?', ['/sale']);
-        $this->workbench()->executeStatement("INSERT INTO entry (id, menu_id, position, label, target_kind) VALUES (?, ?, 9, 'Late', 'heading')", [DemoId::of('late'), DemoId::of('menus/header')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO entry (id, menu_id, position, label, target_kind) VALUES (?, ?, 9, 'Late', 'heading')
+            SQL, [DemoId::of('late'), DemoId::of('menus/header')]);
         self::assertSame(['Header', 'Sheets', '/sale'], $this->waitingNames());
         self::assertSame(2, $this->publisher()->publish(Actor::commandLine('Joss Tamblyn')));
         self::assertSame([], $this->waitingNames());
         self::assertSame('Sheets', $this->value('SELECT title FROM live.place WHERE id = ?', $papers));
         self::assertSame('0', $this->value("SELECT count(*) FROM live.redirect WHERE source = '/sale'"));
         self::assertSame('1', $this->value("SELECT count(*) FROM live.entry WHERE label = 'Late'"));
-        self::assertSame('Papers → Sheets', $this->value("SELECT (before->>'title') || ' → ' || (after->>'title') FROM journal.release_row WHERE row_id = ? AND release_id = (SELECT id FROM journal.release WHERE number = 2)", $papers));
+        self::assertSame('Papers → Sheets', $this->value(<<<'SQL'
+            SELECT (before->>'title') || ' → ' || (after->>'title') FROM journal.release_row WHERE row_id = ?
+            AND release_id = (SELECT id FROM journal.release WHERE number = 2)
+            SQL, $papers));
         self::assertSame('Header · Sheets · 1 redirect', $this->reader()->releases()[0]->summary);
         self::assertCount(3, $this->reader()->changesOf(2)->changes);
         self::assertSame('Joss Tamblyn', $this->reader()->release(2)?->releasedBy);
@@ -56,7 +65,10 @@ final class PublisherTest extends ShopTestCase
     {
         $this->workbench()->transactional(function (): void {
             $this->workbench()->executeStatement('SET CONSTRAINTS ALL DEFERRED');
-            $this->workbench()->executeStatement("UPDATE place SET address = CASE address WHEN '/papers/block' THEN '/papers/paste' ELSE '/papers/block' END WHERE address IN ('/papers/block', '/papers/paste')");
+            $this->workbench()->executeStatement(<<<'SQL'
+                UPDATE place SET address = CASE address WHEN '/papers/block' THEN '/papers/paste' ELSE '/papers/block' END
+                WHERE address IN ('/papers/block', '/papers/paste')
+                SQL);
         });
         self::assertSame(2, $this->publisher()->publish(Actor::commandLine('Joss')));
         self::assertSame('Paste papers', $this->value("SELECT title FROM live.place WHERE address = '/papers/block'"));
@@ -89,7 +101,10 @@ final class PublisherTest extends ShopTestCase
     public function testADatabaseServerThatIsStoppedInTheMiddleLeavesEverythingAsItWas(): void
     {
         $publishing = $this->publishSlowly();
-        $this->server()->exec("SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'lantern_test' AND query LIKE 'INSERT INTO live.redirect%'");
+        $this->server()->exec(<<<'SQL'
+            SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'lantern_test'
+            AND query LIKE 'INSERT INTO live.redirect%'
+            SQL);
         $publishing->wait();
         self::assertNotSame(0, $publishing->getExitCode());
         $this->assertNothingOrEverything(published: false);
@@ -135,18 +150,26 @@ final class PublisherTest extends ShopTestCase
 
     public function testVeryManyRedirectsAreCountedAndPublishedInTheDatabase(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_outside, status) SELECT gen_random_uuid(), '/many/' || n, 'https://example.org/' || n, 301 FROM generate_series(1, 1200) n");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, goal_outside, status)
+            SELECT gen_random_uuid(), '/many/' || n, 'https://example.org/' || n, 301 FROM generate_series(1, 1200) n
+            SQL);
         $told = $this->reader()->waiting()->changes;
         self::assertCount(300, $told);
         self::assertSame(900, $this->reader()->waiting()->more);
         $number = $this->publisher()->publish(Actor::commandLine('Joss'));
         self::assertSame('1,200 redirects', $this->value('SELECT summary FROM journal.release WHERE number = ?', $number));
         self::assertSame('1200', $this->value("SELECT count(*) FROM live.redirect WHERE source LIKE '/many/%'"));
-        self::assertSame('1200', $this->value('SELECT count(*) FROM journal.release_row r JOIN journal.release n ON n.id = r.release_id WHERE n.number = ? AND r.before IS NULL', $number));
+        self::assertSame('1200', $this->value(<<<'SQL'
+            SELECT count(*) FROM journal.release_row r JOIN journal.release n ON n.id = r.release_id WHERE n.number = ?
+            AND r.before IS NULL
+            SQL, $number));
         $this->workbench()->executeStatement("DELETE FROM redirect WHERE source LIKE '/many/1%'");
         $this->workbench()->executeStatement("UPDATE redirect SET status = 302 WHERE source = '/many/2'");
         $this->publisher()->publish(Actor::commandLine('Joss'));
-        self::assertSame('888 302', $this->value("SELECT count(*) || ' ' || min(status) FILTER (WHERE source = '/many/2') FROM live.redirect WHERE source LIKE '/many/%'"));
+        self::assertSame('888 302', $this->value(<<<'SQL'
+            SELECT count(*) || ' ' || min(status) FILTER (WHERE source = '/many/2') FROM live.redirect WHERE source LIKE '/many/%'
+            SQL));
         self::assertSame([], $this->reader()->waiting()->changes);
         self::assertSame(0, $this->reader()->waiting()->more);
     }

@@ -29,7 +29,11 @@ final class RedirectEditorTest extends ShopTestCase
         $file = fopen('php://memory', 'w+') ?: throw new \LogicException('No memory.');
         fwrite($file, $csv);
         rewind($file);
-        $judgement = $this->editor()->take(array_values(iterator_to_array(RedirectCsv::read($file), false)), 'file', $this->actor())->judgement;
+        $judgement = $this->editor()->take(
+            array_values(iterator_to_array(RedirectCsv::read($file), false)),
+            'file',
+            $this->actor(),
+        )->judgement;
         self::assertSame([], $judgement->added);
         self::assertSame(0, $judgement->count(LineOutcome::Added));
         self::assertSame($before, $this->rows());
@@ -43,7 +47,9 @@ final class RedirectEditorTest extends ShopTestCase
         self::assertSame(DemoId::of('categories/marbled'), $this->value('SELECT goal_place_id FROM redirect WHERE id = ?', $id));
         $made = $this->rows();
         $changed = $this->editor()->change($id, 1, new SheetLine(1, '/winter/list', '/tools', '301'), $this->actor());
-        self::assertSame(DemoId::of('categories/tools').' 2', $this->value("SELECT goal_place_id || ' ' || version FROM redirect WHERE source = '/winter/list'"));
+        self::assertSame(DemoId::of('categories/tools').' 2', $this->value(<<<'SQL'
+            SELECT goal_place_id || ' ' || version FROM redirect WHERE source = '/winter/list'
+            SQL));
         $before = $this->rows();
         try {
             $this->editor()->change($id, 2, new SheetLine(1, '/winter/list', '/winter/list'), $this->actor());
@@ -69,13 +75,20 @@ final class RedirectEditorTest extends ShopTestCase
 
     public function testManyAreChangedAsOneOrNotAtAll(): void
     {
-        $csv = [new SheetLine(1, '/a', '/papers', '301', '', 'one'), new SheetLine(2, '/b', '/tools'), new SheetLine(3, '/c', 'https://example.org/c')];
+        $csv = [
+            new SheetLine(1, '/a', '/papers', '301', '', 'one'),
+            new SheetLine(2, '/b', '/tools'),
+            new SheetLine(3, '/c', 'https://example.org/c'),
+        ];
         $this->editor()->take($csv, 'file', $this->actor());
         $ids = array_keys($this->pairs("SELECT id, source FROM redirect WHERE origin = 'file' AND source IN ('/a', '/b', '/c')"));
         $before = $this->rows();
         $edit = $this->editor()->changeMany($ids, null, '302', '2031-05-01', $this->actor());
         self::assertSame('3 redirects are changed.', $edit->sentence);
-        self::assertSame('3', $this->value("SELECT count(*) FROM redirect WHERE status = 302 AND until = '2031-05-02' AND origin = 'file' AND (source <> '/a' OR note = 'one')"));
+        self::assertSame('3', $this->value(<<<'SQL'
+            SELECT count(*) FROM redirect WHERE status = 302 AND until = '2031-05-02' AND origin = 'file'
+            AND (source <> '/a' OR note = 'one')
+            SQL));
         $this->service(EditLog::class)->takeBack($edit, $this->actor());
         self::assertSame($this->apartFromVersions($before), $this->apartFromVersions($this->rows()));
         $this->editor()->changeMany($ids, '/kits', null, null, $this->actor());
@@ -89,16 +102,27 @@ final class RedirectEditorTest extends ShopTestCase
         }
         self::assertSame($before, $this->rows());
         $this->editor()->changeMany($ids, null, '410', null, $this->actor());
-        self::assertSame('3', $this->value("SELECT count(*) FROM redirect WHERE status = 410 AND goal_place_id IS NULL AND source IN ('/a', '/b', '/c')"));
+        self::assertSame('3', $this->value(<<<'SQL'
+            SELECT count(*) FROM redirect WHERE status = 410 AND goal_place_id IS NULL AND source IN ('/a', '/b', '/c')
+            SQL));
     }
 
     public function testAWholeFileIsTakenBackAsOne(): void
     {
         $before = $this->rows();
-        $lines = array_map(static fn (int $n): SheetLine => new SheetLine($n, "/old-site/$n.html", 0 === $n % 3 ? '/papers' : '/old-site/'.($n + 1).'.html'), range(1, 299));
+        $lines = array_map(
+            static fn (int $n): SheetLine => new SheetLine(
+                $n,
+                "/old-site/$n.html",
+                0 === $n % 3 ? '/papers' : '/old-site/'.($n + 1).'.html',
+            ),
+            range(1, 299),
+        );
         $taken = $this->editor()->take($lines, 'file', $this->actor());
         self::assertSame(299, $taken->judgement->count(LineOutcome::Added));
-        self::assertSame('297', $this->value("SELECT count(*) FROM redirect WHERE source LIKE '/old-site/%' AND goal_place_id = ?", DemoId::of('categories/papers')), 'chains are flattened when they are made; the last two lead where nothing is');
+        self::assertSame('297', $this->value(<<<'SQL'
+            SELECT count(*) FROM redirect WHERE source LIKE '/old-site/%' AND goal_place_id = ?
+            SQL, DemoId::of('categories/papers')), 'chains are flattened when they are made; the last two lead where nothing is');
         $this->service(EditLog::class)->takeBack($taken->edit, $this->actor());
         self::assertSame($before, $this->rows());
     }
@@ -119,7 +143,11 @@ final class RedirectEditorTest extends ShopTestCase
         $map = implode('', iterator_to_array(RedirectExport::write('nginx', $this->table()->all()), false));
         self::assertStringContainsString('"/agb" "/policies/', $map);
         self::assertStringContainsString('"~^/blog(?<rest>/.+)$" "/journal$rest";', $map);
-        $json = json_decode(implode('', iterator_to_array(RedirectExport::write('json', $this->table()->all()), false)), true, flags: \JSON_THROW_ON_ERROR);
+        $json = json_decode(
+            implode('', iterator_to_array(RedirectExport::write('json', $this->table()->all()), false)),
+            true,
+            flags: \JSON_THROW_ON_ERROR,
+        );
         self::assertIsArray($json);
         self::assertCount($this->table()->count(), $json);
     }

@@ -31,7 +31,11 @@ final class FirstStartTest extends ShopTestCase
         $this->forgetEverybody();
         $first = $this->service(FirstStart::class);
         self::assertTrue($first->isAwaited());
-        foreach ([['', 'UTC', 'a@b.example', 'name'], ['Shop', 'Mars/Olympus', 'a@b.example', 'time_zone'], ['Shop', 'UTC', 'nowhere', 'mail']] as [$shop, $zone, $mail, $field]) {
+        foreach ([
+            ['', 'UTC', 'a@b.example', 'name'],
+            ['Shop', 'Mars/Olympus', 'a@b.example', 'time_zone'],
+            ['Shop', 'UTC', 'nowhere', 'mail'],
+        ] as [$shop, $zone, $mail, $field]) {
             try {
                 $first->begin($shop, $zone, 'Ada', $mail, 'tin heron quarry lace');
                 self::fail("$field was taken.");
@@ -54,12 +58,22 @@ final class FirstStartTest extends ShopTestCase
         $added = $this->command('lantern:person:add', ['name' => 'Nell', 'mail' => 'nell@tansyandrook.example', 'role' => 'editor']);
         self::assertSame(1, preg_match('~/welcome/([0-9a-f]{48})~', $added->getDisplay(), $found));
         $this->service(TeamEditor::class)->accept($found[1], 'tin heron quarry lace');
-        self::assertSame(0, $this->command('lantern:person:role', ['mail' => ' NELL@tansyandrook.example', 'role' => 'publisher'])->getStatusCode());
+        self::assertSame(
+            0,
+            $this->command('lantern:person:role', ['mail' => ' NELL@tansyandrook.example', 'role' => 'publisher'])->getStatusCode(),
+        );
         self::assertSame('publisher', $this->value("SELECT role FROM journal.person WHERE mail = 'nell@tansyandrook.example'"));
-        self::assertSame(1, $this->command('lantern:person:role', ['mail' => 'nell@tansyandrook.example', 'role' => 'king'])->getStatusCode());
+        self::assertSame(
+            1,
+            $this->command('lantern:person:role', ['mail' => 'nell@tansyandrook.example', 'role' => 'king'])->getStatusCode(),
+        );
         self::assertSame(0, $this->command('lantern:person:remove', ['mail' => 'nell@tansyandrook.example'])->getStatusCode());
         self::assertSame(1, $this->command('lantern:person:remove', ['mail' => 'nell@tansyandrook.example'])->getStatusCode());
-        self::assertSame(1, $this->command('lantern:person:remove', ['mail' => 'owner@tansyandrook.example'])->getStatusCode(), 'the last owner cannot go');
+        self::assertSame(
+            1,
+            $this->command('lantern:person:remove', ['mail' => 'owner@tansyandrook.example'])->getStatusCode(),
+            'the last owner cannot go',
+        );
     }
 
     public function testWhoeverNoLetterReachesIsLetInByACommand(): void
@@ -79,8 +93,13 @@ final class FirstStartTest extends ShopTestCase
         $team = $this->service(TeamEditor::class);
         $id = $this->person()->id;
         $team->letGo($id, Actor::commandLine('Imke'));
-        $team->accept($team->invite('editor@tansyandrook.example', 'Joss Tamblyn', Role::Viewer, Actor::commandLine('Imke')), 'tin heron quarry lace');
-        self::assertSame($id, $this->value("SELECT id FROM journal.person WHERE mail = 'editor@tansyandrook.example' AND left_at IS NULL AND role = 'viewer'"));
+        $team->accept(
+            $team->invite('editor@tansyandrook.example', 'Joss Tamblyn', Role::Viewer, Actor::commandLine('Imke')),
+            'tin heron quarry lace',
+        );
+        self::assertSame($id, $this->value(<<<'SQL'
+            SELECT id FROM journal.person WHERE mail = 'editor@tansyandrook.example' AND left_at IS NULL AND role = 'viewer'
+            SQL));
     }
 
     public function testTheBeginningOfAShopIsInOrderAndLive(): void

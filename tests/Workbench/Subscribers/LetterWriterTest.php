@@ -22,7 +22,15 @@ final class LetterWriterTest extends ShopTestCase
         $links = $this->service(Links::class);
         $letter = $this->service(LetterWriter::class)->letter($ada);
         self::assertInstanceOf(Email::class, $letter);
-        self::assertSame(['ada@example.org', 'hello@tansyandrook.example', 'Tansy & Rook', 'Tansy & Rook: may we write to you?'], [$letter->getTo()[0]->getAddress(), $letter->getFrom()[0]->getAddress(), $letter->getFrom()[0]->getName(), $letter->getSubject()]);
+        self::assertSame(
+            ['ada@example.org', 'hello@tansyandrook.example', 'Tansy & Rook', 'Tansy & Rook: may we write to you?'],
+            [
+                $letter->getTo()[0]->getAddress(),
+                $letter->getFrom()[0]->getAddress(),
+                $letter->getFrom()[0]->getName(),
+                $letter->getSubject(),
+            ],
+        );
         $headers = $letter->getHeaders();
         self::assertSame('<'.$links->no($ada).'>', $headers->get('List-Unsubscribe')?->getBodyAsString());
         self::assertSame('List-Unsubscribe=One-Click', $headers->get('List-Unsubscribe-Post')?->getBodyAsString());
@@ -34,7 +42,11 @@ final class LetterWriterTest extends ShopTestCase
             self::assertStringContainsString('These letters <only>.', $body);
         }
         self::assertStringContainsString('These letters &lt;only&gt;.', (string) $letter->getHtmlBody());
-        self::assertStringNotContainsString('<', strip_tags('x').str_replace('<only>', '', (string) $letter->getTextBody()), 'plain text is plain');
+        self::assertStringNotContainsString(
+            '<',
+            strip_tags('x').str_replace('<only>', '', (string) $letter->getTextBody()),
+            'plain text is plain',
+        );
     }
 
     public function testWhoIsOnTheListIsWelcomedAndWhoLeftIsNotWrittenTo(): void
@@ -47,7 +59,10 @@ final class LetterWriterTest extends ShopTestCase
 
     public function testWithoutAMailServerItIsKeptAsTheMailThatItIs(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO journal.subscriber (id, list, address, state, asked_at) VALUES ('01934000-0000-7000-8000-000000000001', 'Letters', 'ada@example.org', 'asked', now())");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.subscriber (id, list, address, state, asked_at)
+            VALUES ('01934000-0000-7000-8000-000000000001', 'Letters', 'ada@example.org', 'asked', now())
+            SQL);
         $this->service(WriteLetterHandler::class)(new WriteLetter('01934000-0000-7000-8000-000000000001'));
         $this->service(WriteLetterHandler::class)(new WriteLetter('01934000-0000-7000-8000-000000000002'));
         self::assertTrue($this->service(Mailbox::class)->keeps());
@@ -55,12 +70,23 @@ final class LetterWriterTest extends ShopTestCase
         self::assertCount(1, $mails);
         self::assertSame(['ada@example.org', 'Tansy & Rook: may we write to you?'], [$mails[0]->to, $mails[0]->subject]);
         self::assertMatchesRegularExpression('~^Content-Type: multipart/alternative~m', $mails[0]->raw);
-        self::assertMatchesRegularExpression('~^http\S+/sign-up/yes\?t=01934000-0000-7000-8000-000000000001\.[\w-]{43}$~m', str_replace("\r", '', $mails[0]->text()));
+        self::assertMatchesRegularExpression(
+            '~^http\S+/sign-up/yes\?t=01934000-0000-7000-8000-000000000001\.[\w-]{43}$~m',
+            str_replace("\r", '', $mails[0]->text()),
+        );
         self::assertStringContainsString('Yes, write to me</a>', $mails[0]->html());
     }
 
     private static function of(SubscriptionState $standing): Subscriber
     {
-        return new Subscriber('01934000-0000-7000-8000-000000000001', 'Letters', 'ada@example.org', $standing, 'These letters <only>.', new \DateTimeImmutable('2026-03-01 10:00 UTC'), null);
+        return new Subscriber(
+            '01934000-0000-7000-8000-000000000001',
+            'Letters',
+            'ada@example.org',
+            $standing,
+            'These letters <only>.',
+            new \DateTimeImmutable('2026-03-01 10:00 UTC'),
+            null,
+        );
     }
 }

@@ -36,11 +36,20 @@ final class SubscribersTest extends ShopTestCase
         $ada = $this->subscriber('ada@example.org');
         self::assertSame([SubscriptionState::Asked, 'These letters only.'], [$ada->standing, $ada->agreed]);
         self::assertSame([], [...$this->lists()->confirmed('Letters')]);
-        self::assertSame([$ada->id], array_map(static fn (object $one): string => $one instanceof WriteLetter ? $one->subscriberId : '', $this->dispatched));
+        self::assertSame(
+            [$ada->id],
+            array_map(static fn (object $one): string => $one instanceof WriteLetter ? $one->subscriberId : '', $this->dispatched),
+        );
         self::assertSame(Outcome::Confirmed, $this->lists()->confirm($this->yes($ada)));
-        self::assertSame(['ada@example.org'], array_map(static fn (Subscriber $one): string => $one->address, [...$this->lists()->confirmed('Letters')]));
+        self::assertSame(
+            ['ada@example.org'],
+            array_map(static fn (Subscriber $one): string => $one->address, [...$this->lists()->confirmed('Letters')]),
+        );
         self::assertSame([], [...$this->lists()->confirmed('Others')]);
-        self::assertEquals(new TellService('joined', 'Letters', 'ada@example.org', $this->clock->now()->getTimestamp()), $this->dispatched[1]);
+        self::assertEquals(
+            new TellService('joined', 'Letters', 'ada@example.org', $this->clock->now()->getTimestamp()),
+            $this->dispatched[1],
+        );
         self::assertSame(Outcome::ConfirmedBefore, $this->lists()->confirm($this->yes($ada)), 'used twice');
     }
 
@@ -77,7 +86,16 @@ final class SubscribersTest extends ShopTestCase
         $ada = $this->subscriber('ada@example.org');
         $yes = $this->yes($ada);
         $ofBo = $this->subscriber('bo@example.org')->id.substr($yes, 36);
-        foreach (['', 'x', $ada->id, $ofBo, "$yes ", substr($yes, 0, -1).(str_ends_with($yes, 'A') ? 'E' : 'A'), str_repeat('a', 5000), $this->token($this->links()->no($ada))] as $token) {
+        foreach ([
+            '',
+            'x',
+            $ada->id,
+            $ofBo,
+            "$yes ",
+            substr($yes, 0, -1).(str_ends_with($yes, 'A') ? 'E' : 'A'),
+            str_repeat('a', 5000),
+            $this->token($this->links()->no($ada)),
+        ] as $token) {
             self::assertSame(Outcome::Unknown, $this->lists()->confirm($token), $token);
         }
         self::assertSame(Outcome::Unknown, $this->lists()->leave($yes));
@@ -109,7 +127,11 @@ final class SubscribersTest extends ShopTestCase
         }
         self::assertTrue($this->lists()->ask('Letters', 'b@example.org', '', 'another'));
         self::assertSame('21', $this->value('SELECT count(*) FROM journal.subscriber'));
-        self::assertStringNotContainsString('one', $this->value('SELECT min(network) FROM journal.sign_up_asked'), 'a network is not kept as it is');
+        self::assertStringNotContainsString(
+            'one',
+            $this->value('SELECT min(network) FROM journal.sign_up_asked'),
+            'a network is not kept as it is',
+        );
         $this->clock->modify('+1 hour +1 second');
         self::assertTrue($this->lists()->ask('Letters', 'c@example.org', '', 'one'));
         self::assertSame('1', $this->value('SELECT count(*) FROM journal.sign_up_asked'), 'and not for longer than it counts');
@@ -125,7 +147,11 @@ final class SubscribersTest extends ShopTestCase
 
     public function testAListIsReadInParts(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO journal.subscriber (id, list, address, state, asked_at, confirmed_at) SELECT gen_random_uuid(), 'Many', lpad(n::text, 5, '0') || '@example.org', 'confirmed', now(), now() FROM generate_series(1, 2500) n");
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.subscriber (id, list, address, state, asked_at, confirmed_at)
+            SELECT gen_random_uuid(), 'Many', lpad(n::text, 5, '0') || '@example.org', 'confirmed', now(), now()
+            FROM generate_series(1, 2500) n
+            SQL);
         $all = array_map(static fn (Subscriber $one): string => $one->address, [...$this->lists()->confirmed('Many')]);
         self::assertSame([2500, '00001@example.org', '02500@example.org'], [\count($all), $all[0], $all[2499]]);
         self::assertEquals(['Many', 2500, 0, 0], array_values(get_object_vars($this->lists()->lists()[0])));
@@ -162,6 +188,7 @@ final class SubscribersTest extends ShopTestCase
 
     private function subscriber(string $address): Subscriber
     {
-        return $this->lists()->get($this->value('SELECT id FROM journal.subscriber WHERE address = ?', $address)) ?? self::fail("$address is nowhere.");
+        return $this->lists()->get($this->value('SELECT id FROM journal.subscriber WHERE address = ?', $address))
+            ?? self::fail("$address is nowhere.");
     }
 }

@@ -22,8 +22,49 @@ final class WordsCleanerTest extends ShopTestCase
     use TestTrait;
 
     /** Whatever is sent, what is stored is made of these alone. */
-    private const ELEMENTS = ['p', 'h2', 'h3', 'h4', 'ul', 'ol', 'li', 'blockquote', 'hr', 'br', 'pre', 'strong', 'em', 's', 'code', 'sub', 'sup', 'a', 'img', 'video', 'span', 'table', 'thead', 'tbody', 'tr', 'th', 'td'];
-    private const ATTRIBUTES = ['id', 'start', 'href', 'class', 'src', 'poster', 'alt', 'aria-label', 'data-blank', 'colspan', 'rowspan', 'scope'];
+    private const ELEMENTS = [
+        'p',
+        'h2',
+        'h3',
+        'h4',
+        'ul',
+        'ol',
+        'li',
+        'blockquote',
+        'hr',
+        'br',
+        'pre',
+        'strong',
+        'em',
+        's',
+        'code',
+        'sub',
+        'sup',
+        'a',
+        'img',
+        'video',
+        'span',
+        'table',
+        'thead',
+        'tbody',
+        'tr',
+        'th',
+        'td',
+    ];
+    private const ATTRIBUTES = [
+        'id',
+        'start',
+        'href',
+        'class',
+        'src',
+        'poster',
+        'alt',
+        'aria-label',
+        'data-blank',
+        'colspan',
+        'rowspan',
+        'scope',
+    ];
 
     public function testNothingThatIsPastedCanRun(): void
     {
@@ -40,7 +81,9 @@ final class WordsCleanerTest extends ShopTestCase
     public function testCleaningTwiceChangesNothingMore(): void
     {
         $pieces = array_values(self::abuse());
-        $this->limitTo(60)->forAll(Generators::seq(Generators::choose(0, \count($pieces) - 1)))->then(function (array $picked) use ($pieces): void {
+        $this->limitTo(60)->forAll(
+            Generators::seq(Generators::choose(0, \count($pieces) - 1)),
+        )->then(function (array $picked) use ($pieces): void {
             /** @var list<int> $picked */
             $html = implode(' ', array_map(static fn (int $n): string => $pieces[$n], \array_slice($picked, 0, 8)));
             $once = $this->clean($html);
@@ -69,34 +112,85 @@ final class WordsCleanerTest extends ShopTestCase
     {
         $papers = DemoId::of('categories/papers');
         $chart = DemoId::of('files/grain-chart');
-        yield 'headings get anchors, each once' => ['<h1>Fold it</h1><h2>Fold it</h2><h6 id="Wet It">Wet</h6>', '<h2 id="fold-it">Fold it</h2><h2 id="fold-it-2">Fold it</h2><h4 id="wet-it">Wet</h4>'];
-        yield 'a wrapper goes, its words stay' => ['<section><div><div>one <font color="red">two</font></div></div></section>', '<p>one two</p>'];
+        yield 'headings get anchors, each once' => [
+            '<h1>Fold it</h1><h2>Fold it</h2><h6 id="Wet It">Wet</h6>',
+            '<h2 id="fold-it">Fold it</h2><h2 id="fold-it-2">Fold it</h2><h4 id="wet-it">Wet</h4>',
+        ];
+        yield 'a wrapper goes, its words stay' => [
+            '<section><div><div>one <font color="red">two</font></div></div></section>',
+            '<p>one two</p>',
+        ];
         yield 'old names for the same' => ['<p><b>a</b><i>b</i><strike>c</strike></p>', '<p><strong>a</strong><em>b</em><s>c</s></p>'];
         yield 'a typed address of this shop' => ['<a href="/papers">x</a>', "<a href=\"place:$papers\">x</a>"];
         yield 'with its part' => ['<a href="/papers#stone">x</a>', "<a href=\"place:$papers#stone\">x</a>"];
         yield 'in another form' => ['<a href="/PAPERS/">x</a>', "<a href=\"place:$papers\">x</a>"];
-        yield 'one that leads on by a redirect' => ['<a href="/calendars">x</a>', '<a href="place:'.DemoId::of('categories/calendar-kits').'">x</a>'];
+        yield 'one that leads on by a redirect' => [
+            '<a href="/calendars">x</a>',
+            '<a href="place:'.DemoId::of('categories/calendar-kits').'">x</a>',
+        ];
         yield 'the whole address, with its domain' => ['<a href="{shop}/papers">x</a>', "<a href=\"place:$papers\">x</a>"];
-        yield 'one copied from a look at the workbench' => ['<a href="{shop}/-/preview/abc.def/papers">x</a>', "<a href=\"place:$papers\">x</a>"];
+        yield 'one copied from a look at the workbench' => [
+            '<a href="{shop}/-/preview/abc.def/papers">x</a>',
+            "<a href=\"place:$papers\">x</a>",
+        ];
         yield 'one that leads nowhere stays typed' => ['<a href="/nowhere">x</a>', '<a href="/nowhere">x</a>'];
         yield 'one with a query stays typed' => ['<a href="/search?q=silk">x</a>', '<a href="/search?q=silk">x</a>'];
-        yield 'a button' => ['<a class="button big" href="/papers">x</a><a class="button" href="/papers">x</a>', "<a href=\"place:$papers\">x</a><a href=\"place:$papers\" class=\"button\">x</a>"];
-        yield 'outside, mail and phone' => ['<a href="https://else.example/a?b=c&amp;d=e">o</a><a href="mailto:a@b.example">m</a><a href="tel:+44 20 1234">t</a>', '<a href="https://else.example/a?b=c&amp;d=e">o</a><a href="mailto:a@b.example">m</a><a href="tel:+44201234">t</a>'];
-        yield 'a picture by its address' => ['<img src="/files/paper-grain-chart.pdf" alt="A chart" width="5">', "<img src=\"place:$chart\" alt=\"A chart\" />"];
-        yield 'a video with its poster, without what would start it' => ['<video src="/files/paper-grain-chart.pdf" poster="/files/paper-grain-chart.pdf" aria-label="A fold" autoplay loop muted onplay="x()">words <source src="/papers"></video>', "<video src=\"place:$chart\" poster=\"place:$chart\" aria-label=\"A fold\"></video>"];
-        yield 'a video from elsewhere' => ['<p>a</p><video src="https://else.example/a.mp4"></video><video><source src="/papers"></video><video src="place:'.$chart.'" poster="https://else.example/p.png"></video>', "<p>a</p><video src=\"place:$chart\"></video>"];
-        yield 'a blank' => ['<span data-blank="mail">typed over</span><span data-blank="iban">x</span><span class="y">z</span>', '<span data-blank="mail"></span>xz'];
-        yield 'a table' => ['<table class="x" style="y"><thead><tr><th scope="col" colspan="2">a</th></tr></thead><tbody><tr><td rowspan="999">b</td></tr></tbody></table>', '<table><thead><tr><th colspan="2" scope="col">a</th></tr></thead><tbody><tr><td>b</td></tr></tbody></table>'];
-        yield 'letters as they were typed' => ['<p>a@b = c + d `e` "f" ’g’ 紙 &lt;h&gt; &amp;</p>', '<p>a@b = c + d `e` &#34;f&#34; ’g’ 紙 &lt;h&gt; &amp;</p>'];
+        yield 'a button' => [
+            '<a class="button big" href="/papers">x</a><a class="button" href="/papers">x</a>',
+            "<a href=\"place:$papers\">x</a><a href=\"place:$papers\" class=\"button\">x</a>",
+        ];
+        yield 'outside, mail and phone' => [
+            '<a href="https://else.example/a?b=c&amp;d=e">o</a><a href="mailto:a@b.example">m</a><a href="tel:+44 20 1234">t</a>',
+            '<a href="https://else.example/a?b=c&amp;d=e">o</a><a href="mailto:a@b.example">m</a><a href="tel:+44201234">t</a>',
+        ];
+        yield 'a picture by its address' => [
+            '<img src="/files/paper-grain-chart.pdf" alt="A chart" width="5">',
+            "<img src=\"place:$chart\" alt=\"A chart\" />",
+        ];
+        yield 'a video with its poster, without what would start it' => [
+            '<video src="/files/paper-grain-chart.pdf" poster="/files/paper-grain-chart.pdf" aria-label="A fold" autoplay loop muted '
+                .'onplay="x()">words <source src="/papers"></video>',
+            "<video src=\"place:$chart\" poster=\"place:$chart\" aria-label=\"A fold\"></video>",
+        ];
+        yield 'a video from elsewhere' => [
+            '<p>a</p><video src="https://else.example/a.mp4"></video><video><source src="/papers"></video><video src="place:'.$chart
+                .'" poster="https://else.example/p.png"></video>',
+            "<p>a</p><video src=\"place:$chart\"></video>",
+        ];
+        yield 'a blank' => [
+            '<span data-blank="mail">typed over</span><span data-blank="iban">x</span><span class="y">z</span>',
+            '<span data-blank="mail"></span>xz',
+        ];
+        yield 'a table' => [
+            '<table class="x" style="y"><thead><tr><th scope="col" colspan="2">a</th></tr></thead><tbody><tr><td '
+                .'rowspan="999">b</td></tr></tbody></table>',
+            '<table><thead><tr><th colspan="2" scope="col">a</th></tr></thead><tbody><tr><td>b</td></tr></tbody></table>',
+        ];
+        yield 'letters as they were typed' => [
+            '<p>a@b = c + d `e` "f" ’g’ 紙 &lt;h&gt; &amp;</p>',
+            '<p>a@b = c + d `e` &#34;f&#34; ’g’ 紙 &lt;h&gt; &amp;</p>',
+        ];
         yield 'a space at the end' => ['<p>See </p>', '<p>See </p>'];
     }
 
     public function testSaysWhatItTookOut(): void
     {
-        $cleaned = $this->service(WordsCleaner::class)->clean('<p onclick="x()">a</p><script>b</script><a href="JavaScript:c()">d</a><img src="https://else.example/e.png"><p onclick="y()">f</p>');
-        self::assertSame(['onclick', '<script>', 'a link to javascript:', 'a picture that is not one of this shop’s files'], $cleaned->takenOut);
+        $cleaned = $this->service(
+            WordsCleaner::class,
+        )->clean(
+            '<p onclick="x()">a</p><script>b</script><a href="JavaScript:c()">d</a><img src="https://else.example/e.png"><p '
+                .'onclick="y()">f</p>',
+        );
+        self::assertSame(
+            ['onclick', '<script>', 'a link to javascript:', 'a picture that is not one of this shop’s files'],
+            $cleaned->takenOut,
+        );
         self::assertSame('<p>a</p>d<p>f</p>', $cleaned->words->html);
-        self::assertSame([], $this->service(WordsCleaner::class)->clean('<p style="color:red" class="MsoNormal">a</p>')->takenOut, 'nobody misses the looks of another program');
+        self::assertSame(
+            [],
+            $this->service(WordsCleaner::class)->clean('<p style="color:red" class="MsoNormal">a</p>')->takenOut,
+            'nobody misses the looks of another program',
+        );
     }
 
     #[DataProvider('tooMuch')]
@@ -123,7 +217,10 @@ final class WordsCleanerTest extends ShopTestCase
             $this->service(PlaceEditor::class)->writeWords($id, 1, str_repeat('<p>words</p>', 40_000), $this->actor());
             self::fail('It was stored.');
         } catch (Refused) {
-            self::assertSame([$before, '1'], [$this->value('SELECT html FROM words WHERE id = ?', $id), $this->value('SELECT version FROM place WHERE id = ?', $id)]);
+            self::assertSame(
+                [$before, '1'],
+                [$this->value('SELECT html FROM words WHERE id = ?', $id), $this->value('SELECT version FROM place WHERE id = ?', $id)],
+            );
         }
     }
 
@@ -131,14 +228,21 @@ final class WordsCleanerTest extends ShopTestCase
     public function testTheDatabaseNotesTheSameMentions(): void
     {
         $id = DemoId::of('pages/care-of-paper');
-        $html = '<h2 id="a">A</h2><p><a href="/papers#x" class="button">1</a> <a href="/no/such?x=1#y">2</a> href="place:x"</p><img src="/files/paper-grain-chart.pdf" alt="a > b"><video src="/files/paper-grain-chart.pdf" poster="/files/care-of-paper.pdf"></video><a href="https://else.example">3</a><a href="/a&amp;b">4</a>';
+        $html = '<h2 id="a">A</h2><p><a href="/papers#x" class="button">1</a> <a href="/no/such?x=1#y">2</a> href="place:x"</p><img '
+            .'src="/files/paper-grain-chart.pdf" alt="a > b"><video src="/files/paper-grain-chart.pdf" '
+            .'poster="/files/care-of-paper.pdf"></video><a href="https://else.example">3</a><a href="/a&amp;b">4</a>';
         $this->service(PlaceEditor::class)->writeWords($id, 1, $html, $this->actor());
         $all = $this->pairs('SELECT id, html FROM words');
         self::assertGreaterThan(20, \count($all));
         $found = 0;
         foreach ($all as $source => $text) {
-            $expected = array_map(static fn (Reference $one): array => [$one->form, $one->placeId, $one->address, $one->part], (new Words($text))->references());
-            $noted = array_map(array_values(...), $this->workbench()->fetchAllAssociative('SELECT form, place_id, address, part FROM text_mention WHERE source_id = ? ORDER BY nth', [$source]));
+            $expected = array_map(
+                static fn (Reference $one): array => [$one->form, $one->placeId, $one->address, $one->part],
+                (new Words($text))->references(),
+            );
+            $noted = array_map(array_values(...), $this->workbench()->fetchAllAssociative(<<<'SQL'
+                SELECT form, place_id, address, part FROM text_mention WHERE source_id = ? ORDER BY nth
+                SQL, [$source]));
             self::assertSame($expected, $noted, $text);
             $found += \count($noted);
         }
@@ -164,7 +268,11 @@ final class WordsCleanerTest extends ShopTestCase
                     foreach ($child->attributes as $attribute) {
                         self::assertContains($attribute->nodeName, self::ATTRIBUTES, "$name: $html");
                         if (\in_array($attribute->nodeName, ['href', 'src'], true)) {
-                            self::assertMatchesRegularExpression('~^(place:[0-9a-f-]{36}(#|$)|/(?![/\\\\])|/$|#|https?://|mailto:|tel:)~', (string) $attribute->nodeValue, "$name: $html");
+                            self::assertMatchesRegularExpression(
+                                '~^(place:[0-9a-f-]{36}(#|$)|/(?![/\\\\])|/$|#|https?://|mailto:|tel:)~',
+                                (string) $attribute->nodeValue,
+                                "$name: $html",
+                            );
                         }
                     }
                 }
@@ -201,7 +309,8 @@ final class WordsCleanerTest extends ShopTestCase
             'drawing with a style' => '<svg><style><img src=x onerror=alert(1)></style></svg>',
             'drawing with HTML' => '<svg><foreignObject><iframe src="javascript:alert(1)"></iframe></foreignObject></svg>',
             'mathematics' => '<math href="javascript:alert(1)">x</math>',
-            'mathematics, mutated' => '<math><mtext><table><mglyph><style><!--</style><img title="--&gt;&lt;img src=1 onerror=alert(1)&gt;">',
+            'mathematics, mutated' => '<math><mtext><table><mglyph><style><!--</style><img title="--&gt;&lt;img src=1 '
+                .'onerror=alert(1)&gt;">',
             'form in mathematics' => '<form><math><mtext></form><form><mglyph><style></math><img src onerror=alert(1)>',
             'noscript, mutated' => '<noscript><p title="</noscript><img src=x onerror=alert(1)>">',
             'template' => '<template><img src=x onerror=alert(1)></template>',
