@@ -42,7 +42,11 @@ final class MapTest extends TestCase
         $gone = [];
         foreach (['development', 'kept', 'security', 'performance', 'settings', 'running'] as $name) {
             $page = (string) file_get_contents(\dirname(__DIR__, 2)."/docs/$name.md");
-            preg_match_all('~`(?:Lantern\\\\|src/)?((?:Core|Reading|Workbench|Node|Storefront|Admin|Interchange|Console|Demo)(?:[\\\\/]\w+)+)~', $page, $found);
+            preg_match_all(
+                '~`(?:Lantern\\\\|src/)?((?:Core|Reading|Workbench|Node|Storefront|Admin|Interchange|Console|Demo)(?:[\\\\/]\w+)+)~',
+                $page,
+                $found,
+            );
             foreach ($found[1] as $path) {
                 $path = \dirname(__DIR__, 2).'/src/'.strtr($path, '\\', '/');
                 if (!is_file("$path.php") && !is_dir($path)) {

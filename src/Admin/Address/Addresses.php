@@ -63,7 +63,7 @@ final readonly class Addresses
     }
 
     #[Route('/api/addresses', methods: ['POST'])]
-    #[OA\Post(path: '/api/addresses', summary: 'Changes addresses, all of them or none, and makes the redirects from the old ones', responses: [
+    #[OA\Post(path: '/api/addresses', summary: 'Changes addresses, all of them or none, with redirects from the old ones', responses: [
         new OA\Response(response: 200, description: 'The edit', content: new OA\JsonContent(ref: DoneView::class)),
         new OA\Response(
             response: 202,

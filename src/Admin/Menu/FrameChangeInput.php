@@ -65,7 +65,8 @@ final readonly class FrameChangeInput
     public function concerns(): array
     {
         return match ($this->type) {
-            FrameChange::Hang, FrameChange::TakeDown, FrameChange::Heading, FrameChange::MakeColumn, FrameChange::ShiftColumn, FrameChange::WidenColumn, FrameChange::FillBeside, FrameChange::RemoveBeside => [
+            FrameChange::Hang, FrameChange::TakeDown, FrameChange::Heading, FrameChange::MakeColumn, FrameChange::ShiftColumn,
+            FrameChange::WidenColumn, FrameChange::FillBeside, FrameChange::RemoveBeside => [
                 "bay:{$this->bay()}",
             ],
             FrameChange::Swap => ["bay:{$this->bay()}", "bay:{$this->other()}"],

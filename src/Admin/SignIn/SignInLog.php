@@ -33,7 +33,8 @@ final readonly class SignInLog
         $name = $event->getRequest()->request->all()['mail'] ?? '';
         // Whoever types the password into the wrong field does not find it in a log.
         $name = \is_string($name) && str_contains($name, '@') ? $name : '';
-        $this->log->attempt($event->getException() instanceof TooManyLoginAttemptsAuthenticationException ? 'sign-in-held-back' : 'sign-in-failed', [
+        $isHeldBack = $event->getException() instanceof TooManyLoginAttemptsAuthenticationException;
+        $this->log->attempt($isHeldBack ? 'sign-in-held-back' : 'sign-in-failed', [
             'as' => mb_substr(mb_scrub($name, 'UTF-8'), 0, 100),
             'from' => (string) $event->getRequest()->getClientIp(),
         ]);

@@ -57,7 +57,7 @@ final readonly class RedirectContent implements Examinable
         if ($unused < $examination->moment) {
             $note(
                 FindingKind::RedirectUnused,
-                ['since' => null === $this->followed ? $examination->day($this->made) : $examination->day($this->followed->modify('+12 hours'))],
+                ['since' => $examination->day($this->followed?->modify('+12 hours') ?? $this->made)],
             );
         } else {
             $examination->shop->until($unused);

@@ -35,7 +35,8 @@ final class Opml
         if (1 === preg_match('/<!DOCTYPE|<!ENTITY/i', $xml)) {
             throw new Refused(
                 'content',
-                'This file defines things of its own (a document type), which OPML does not need. It was not read. Export it again without.',
+                'This file defines things of its own (a document type), which OPML does not need. It was not read. '
+                    .'Export it again without.',
             );
         }
         $before = libxml_use_internal_errors(true);

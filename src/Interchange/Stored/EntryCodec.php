@@ -155,7 +155,10 @@ final class EntryCodec
     }
 
     /**
-     * @return array{source: string, placeId: string|null, kind: string|null, depth: int, most: int, order: string, labels: \stdClass, leftOut: list<string>}
+     * @return array{
+     *     source: string, placeId: string|null, kind: string|null, depth: int, most: int, order: string,
+     *     labels: \stdClass, leftOut: list<string>,
+     * }
      */
     public static function fillingShape(SelfFilling $filling): array
     {

@@ -77,8 +77,15 @@ final class VersionReader
         $touched = static fn (string $parts): string => $latest($isWorkbench ? '' : "WHERE frame_parts && ARRAY[$parts]");
         $edits = $isWorkbench ? ' || '.self::EDITS : '';
         $row = new Row($this->connection->fetchAssociative(\sprintf(
-            "WITH goods AS MATERIALIZED (SELECT %s AS all, CASE WHEN EXISTS (SELECT FROM entry WHERE on_page IS NULL AND (filling IS NOT NULL OR piece ->> 'kind' IN ('products', 'product'))) THEN %s ELSE '' END AS shown)
-            SELECT %s || goods.all AS content, %s || goods.shown AS frame, %s || goods.shown AS header, %s || goods.shown AS footer FROM goods",
+            <<<'SQL'
+                WITH goods AS MATERIALIZED (
+                    SELECT %s AS all, CASE WHEN EXISTS (
+                        SELECT FROM entry WHERE on_page IS NULL AND (filling IS NOT NULL OR piece ->> 'kind' IN ('products', 'product'))
+                    ) THEN %s ELSE '' END AS shown
+                )
+                SELECT %s || goods.all AS content, %s || goods.shown AS frame, %s || goods.shown AS header, %s || goods.shown AS footer
+                FROM goods
+                SQL,
             self::GOODS,
             self::GOODS,
             $latest('').$edits,

@@ -42,7 +42,9 @@ final readonly class ConnectionSettings implements Middleware
             'statement_timeout TO '.('cli' === \PHP_SAPI ? 0 : 1000 * $this->seconds),
         ];
 
-        return new class($driver, 'SET '.implode('; SET ', $settings).'; '.self::SHORT_STATEMENTS.($this->keeps ? self::PLANNED_ONCE : ''), $this->keeps) extends AbstractDriverMiddleware {
+        $statements = 'SET '.implode('; SET ', $settings).'; '.self::SHORT_STATEMENTS.($this->keeps ? self::PLANNED_ONCE : '');
+
+        return new class($driver, $statements, $this->keeps) extends AbstractDriverMiddleware {
             public function __construct(Driver $driver, private readonly string $statements, private readonly bool $keeps)
             {
                 parent::__construct($driver);

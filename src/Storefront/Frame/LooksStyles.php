@@ -85,7 +85,8 @@ final class LooksStyles
         $stands = array_map(
             static fn (array $stand): string => "@font-face{font-family:\"{$stand['family']}\";src:"
                 .implode(',', array_map(static fn (string $name): string => "local(\"$name\")", $stand['local']))
-                .";ascent-override:{$stand['ascentOverride']};descent-override:{$stand['descentOverride']};line-gap-override:{$stand['lineGapOverride']};size-adjust:{$stand['sizeAdjust']}}",
+                .";ascent-override:{$stand['ascentOverride']};descent-override:{$stand['descentOverride']};"
+                ."line-gap-override:{$stand['lineGapOverride']};size-adjust:{$stand['sizeAdjust']}}",
             $cut['stands'],
         );
 

@@ -134,7 +134,12 @@ final readonly class Surroundings
     {
         $noting = $visit->noting(new ShownThings());
 
-        return !$visit->isLive() ? $make($noting) : $this->cache->get("frame-part.$name.{$visit->copy->framePartVersion($name)}.{$this->audience($visit)}", static function (
+        if (!$visit->isLive()) {
+            return $make($noting);
+        }
+        $key = "frame-part.$name.{$visit->copy->framePartVersion($name)}.{$this->audience($visit)}";
+
+        return $this->cache->get($key, static function (
             ItemInterface $item,
         ) use (
             $noting,

@@ -47,11 +47,17 @@ final class EarlyAnswerTest extends ShopTestCase
 
     public function testForEveryRedirectInEveryForm(): void
     {
-        $this->workbench()->executeStatement("INSERT INTO redirect (id, source, goal_place_id, goal_address, goal_query, goal_outside, status, until) VALUES
-            (gen_random_uuid(), '/e/place', :papers, NULL, '', NULL, 302, NULL), (gen_random_uuid(), '/e/address', NULL, '/tools', 'sort=name', NULL, 308, NULL),
-            (gen_random_uuid(), '/e/outside', NULL, NULL, '', 'https://example.org/x?own=1#part', 307, NULL), (gen_random_uuid(), '/e/gone', NULL, NULL, '', NULL, 410, NULL),
-            (gen_random_uuid(), '/e/ends', :papers, NULL, '', NULL, 301, now() + interval '10 minutes'), (gen_random_uuid(), '/e/ended', :papers, NULL, '', NULL, 301, now() - interval '10 minutes'),
-            (gen_random_uuid(), '/e/closed', :kits, NULL, '', NULL, 301, NULL), (gen_random_uuid(), '/tools', :papers, NULL, '', NULL, 301, NULL)", ['papers' => DemoId::of('categories/papers'), 'kits' => DemoId::of('categories/calendar-kits')]);
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO redirect (id, source, goal_place_id, goal_address, goal_query, goal_outside, status, until) VALUES
+            (gen_random_uuid(), '/e/place', :papers, NULL, '', NULL, 302, NULL),
+            (gen_random_uuid(), '/e/address', NULL, '/tools', 'sort=name', NULL, 308, NULL),
+            (gen_random_uuid(), '/e/outside', NULL, NULL, '', 'https://example.org/x?own=1#part', 307, NULL),
+            (gen_random_uuid(), '/e/gone', NULL, NULL, '', NULL, 410, NULL),
+            (gen_random_uuid(), '/e/ends', :papers, NULL, '', NULL, 301, now() + interval '10 minutes'),
+            (gen_random_uuid(), '/e/ended', :papers, NULL, '', NULL, 301, now() - interval '10 minutes'),
+            (gen_random_uuid(), '/e/closed', :kits, NULL, '', NULL, 301, NULL),
+            (gen_random_uuid(), '/tools', :papers, NULL, '', NULL, 301, NULL)
+            SQL, ['papers' => DemoId::of('categories/papers'), 'kits' => DemoId::of('categories/calendar-kits')]);
         $this->workbench()->executeStatement(<<<'SQL'
             UPDATE place SET light = 'closed', closed_answer = 'elsewhere', closed_to = ? WHERE id = ?
             SQL, [DemoId::of('categories/kits'), DemoId::of('categories/calendar-kits')]);
