@@ -210,9 +210,9 @@ final class KeptPagesTest extends ShopTestCase
             'a pick' => $seeded(
                 <<<'SQL'
                     INSERT INTO pick (id, collection_id, product_id, position) SELECT gen_random_uuid(), c.id, p.id, 0
-                    FROM (SELECT collection_id AS id FROM pick ORDER BY md5(id::text || :seed) LIMIT 1) c, 
+                    FROM (SELECT collection_id AS id FROM pick ORDER BY md5(id::text || :seed) LIMIT 1) c,
                     SQL
-                    .$any("'product'").' p WHERE NOT EXISTS (SELECT FROM pick k WHERE k.collection_id = c.id AND k.product_id = p.id)',
+                    .' '.$any("'product'").' p WHERE NOT EXISTS (SELECT FROM pick k WHERE k.collection_id = c.id AND k.product_id = p.id)',
             ),
             'a pick that goes' => $seeded('DELETE FROM pick WHERE id = (SELECT id FROM pick ORDER BY md5(id::text || :seed) LIMIT 1)'),
             'a new product on a shelf' => $seeded(
@@ -220,9 +220,9 @@ final class KeptPagesTest extends ShopTestCase
                     WITH made AS (INSERT INTO place (id, kind, title, address)
                     VALUES (gen_random_uuid(), 'product', 'Aaa ' || :seed, '/products/new-' || :seed)
                     RETURNING id), sold AS (INSERT INTO product (id, sku, price, stock, weight, maker, new_since)
-                    SELECT id, 'N-' || :seed, 100, 1, 1, 'x', CURRENT_DATE FROM made RETURNING id) INSERT INTO standing SELECT 
+                    SELECT id, 'N-' || :seed, 100, 1, 1, 'x', CURRENT_DATE FROM made RETURNING id) INSERT INTO standing SELECT
                     SQL
-                    .$any("'category'").', id, 0 FROM sold',
+                    .' '.$any("'category'").', id, 0 FROM sold',
             ),
             'a price' => $seeded('UPDATE product SET price = price + 1 WHERE id = '.$any("'product'")),
             'a product that is reduced' => $seeded(

@@ -30,9 +30,9 @@ final readonly class KnownChoices
         $rows = $this->connection->fetchAllAssociative(
             <<<'SQL'
                 SELECT filter, count(*) AS choices FROM posting WHERE filter IN ('maker', 'tag') OR filter LIKE 'option.%'
-                GROUP BY filter UNION ALL SELECT 'category', count(*) FROM place WHERE kind = 'category' ORDER BY filter LIMIT 
+                GROUP BY filter UNION ALL SELECT 'category', count(*) FROM place WHERE kind = 'category' ORDER BY filter LIMIT
                 SQL
-                .(self::MOST_OPTIONS + 3),
+                .' '.(self::MOST_OPTIONS + 3),
         );
         foreach ($rows as $columns) {
             $row = new Row($columns);

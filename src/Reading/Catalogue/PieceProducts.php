@@ -142,9 +142,9 @@ final readonly class PieceProducts
             ProductOrder::Newest => 'f.new_since DESC, f.id',
         };
         $list = static fn (string $where): string => <<<SQL
-            SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND 
+            SELECT p.id FROM product f JOIN place p ON p.id = f.id $from WHERE p.kind = 'product' AND $where AND
             SQL
-            .PlaceConditions::SHOWN." AND {$narrowed->sql} ORDER BY $order LIMIT {$wanted->piece->most}";
+            .' '.PlaceConditions::SHOWN." AND {$narrowed->sql} ORDER BY $order LIMIT {$wanted->piece->most}";
         $sql = '' === $candidates ? $list($where) : \sprintf(
             "{$with}few AS MATERIALIZED ($candidates LIMIT %d) (%s) UNION ALL (%s)",
             $this->few + 1,

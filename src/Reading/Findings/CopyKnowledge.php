@@ -301,9 +301,9 @@ final class CopyKnowledge implements Knowledge
                     $this->connection->fetchFirstColumn(
                         <<<'SQL'
                             SELECT DISTINCT unnest(e.leads) FROM bay b JOIN examined e ON e.copy = ?
-                            AND e.subject = 'menu:' || b.menu_id WHERE 
+                            AND e.subject = 'menu:' || b.menu_id WHERE
                             SQL
-                            .Frame::AT_THE_FOOT,
+                            .' '.Frame::AT_THE_FOOT,
                         [$this->copy->name->value],
                     ),
                     \is_string(...),

@@ -249,9 +249,9 @@ final readonly class ReleaseReader
             $this->connection->fetchAllAssociative(
                 <<<'SQL'
                     SELECT table_name, row_id, before, after FROM journal.release_row WHERE release_id = ? AND table_name <> 'redirect'
-                    ORDER BY table_name, row_id LIMIT 
+                    ORDER BY table_name, row_id LIMIT
                     SQL
-                    .self::WHOLE,
+                    .' '.self::WHOLE,
                 [$releaseId],
             ),
         );

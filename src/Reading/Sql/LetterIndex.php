@@ -26,9 +26,9 @@ final class LetterIndex
         $connection->executeStatement(
             <<<'SQL'
                 SET enable_seqscan TO off; SET enable_indexscan TO off; SET enable_indexonlyscan TO off;
-                SET pg_trgm.word_similarity_threshold TO 
+                SET pg_trgm.word_similarity_threshold TO
                 SQL
-                .self::SLIP,
+                .' '.self::SLIP,
         );
         try {
             return array_values(array_filter($connection->fetchFirstColumn($sql, $parameters), \is_string(...)));

@@ -207,9 +207,9 @@ final readonly class Publisher
                 $ids = array_values(array_filter($this->connection->fetchFirstColumn(
                     <<<'SQL'
                         SELECT row_id FROM journal.release_row WHERE release_id = ? AND table_name = ? AND row_id > ?
-                        AND (after IS NOT NULL OR table_name = 'place') ORDER BY row_id LIMIT 
+                        AND (after IS NOT NULL OR table_name = 'place') ORDER BY row_id LIMIT
                         SQL
-                        .self::JUDGED_AT_ONCE,
+                        .' '.self::JUDGED_AT_ONCE,
                     [$releaseId, $table, $after],
                 ), \is_string(...)));
                 if ($changed <= self::JUDGED_AT_ONCE) {
