@@ -297,6 +297,11 @@ final class HostileRequestsTest extends ApiTestCase
             $headers['CONTENT_TYPE'] = 'multipart/form-data; boundary=x';
         } elseif (\is_array($schema['application/json'] ?? null)) {
             $value = $hostile->value($schema['application/json']['schema'] ?? []);
+            $meant = $isWellMeant ? $this->meant($of) : null;
+            if (null !== $meant) {
+                [$value, $version] = $meant;
+                $headers = (null === $version ? [] : ['HTTP_IF_MATCH' => $version]) + $headers;
+            }
             $value = !$isWellMeant && $hostile->chance(75) ? $hostile->spoiled($value) : $value;
             $body = (string) json_encode($value, \JSON_INVALID_UTF8_SUBSTITUTE | \JSON_PARTIAL_OUTPUT_ON_ERROR);
             $body = !$isWellMeant && $hostile->chance(4)
@@ -330,6 +335,46 @@ final class HostileRequestsTest extends ApiTestCase
         $this->byOperation[$of][$role][$hundred] = ($this->byOperation[$of][$role][$hundred] ?? 0) + 1;
     }
 
+    /**
+     * What somebody would ask an operation for that wants things which belong together.
+     *
+     * @return array{array<string, mixed>, string|null}|null a body, with the version that it is for where there is one
+     */
+    private function meant(string $operation): ?array
+    {
+        $one = fn (string $sql): string => $this->value($sql);
+        $version = function (string $path): string {
+            $this->get($path);
+
+            return (string) $this->header('ETag');
+        };
+        $redirects = array_values(array_filter([$one('SELECT id FROM redirect ORDER BY random() LIMIT 1')]));
+        $guide = "kind = 'page' ORDER BY random() LIMIT 1";
+
+        return match ($operation) {
+            'post /api/releases' => [
+                ['seen' => \is_array($waiting = $this->get('/api/waiting')) && \is_string($waiting['state'] ?? null) ? $waiting['state'] : ''],
+                null,
+            ],
+            'post /api/redirects/many' => [['ids' => $redirects, 'status' => '302'], null],
+            'post /api/redirects/removal' => [['ids' => $redirects], null],
+            'post /api/addresses' => [['wishes' => [[
+                'place' => $place = $one("SELECT id FROM place WHERE $guide"),
+                'seen' => $this->value('SELECT address FROM place WHERE id = ?', $place),
+                'to' => '/moved-'.$this->hostile->random->getInt(1, 9999),
+            ]]], null],
+            'put /api/house-rules' => [['requiresFactor' => false, 'auditDays' => 365], null],
+            'patch /api/details' => [['tagline' => 'Paper and thread'], $version('/api/details')],
+            'put /api/filters' => [['filters' => ['maker', 'price'], 'of' => 'everywhere'], $version('/api/filters')],
+            'patch /api/filters/words' => [['filter' => 'maker', 'label' => 'Made by'], $version('/api/filters')],
+            'put /api/search/words' => [
+                ['words' => 'glue', 'placeId' => $one("SELECT id FROM place WHERE $guide")],
+                $version('/api/search'),
+            ],
+            default => null,
+        };
+    }
+
     /** Of what an operation wants the id. */
     private static function kindOf(string $operation): string
     {
@@ -356,12 +401,11 @@ final class HostileRequestsTest extends ApiTestCase
     /** Of what comes and goes while this asks: one that is there now. */
     private function latest(string $kind): ?string
     {
-        $sql = ['edit' => <<<'SQL'
-            SELECT id FROM journal.edit WHERE NOT undone ORDER BY made_at DESC, id LIMIT 1
-            SQL, 'session' => <<<'SQL'
-                SELECT id FROM journal.own_session ORDER BY begun_at, id LIMIT 1
-                SQL, 'mention' => 'SELECT id FROM outside_mention ORDER BY id LIMIT 1'][$kind]
-            ?? null;
+        $sql = [
+            'edit' => 'SELECT id FROM journal.edit WHERE NOT undone ORDER BY made_at DESC, id LIMIT 1',
+            'session' => 'SELECT id FROM journal.own_session ORDER BY begun_at, id LIMIT 1',
+            'mention' => 'SELECT id FROM outside_mention ORDER BY id LIMIT 1',
+        ][$kind] ?? null;
         $id = null === $sql || !$this->hostile->chance(90) ? null : $this->workbench()->fetchOne($sql);
 
         return \is_string($id) ? $id : null;

@@ -25,7 +25,7 @@ final class NodeCacheTest extends TestCase
             '-r',
             \sprintf(
                 'require %s; echo Lantern\Node\Memory\NodeCache::make()::class;',
-                var_export(\dirname(__DIR__, 2).'/vendor/autoload.php', true),
+                var_export(\dirname(__DIR__, 3).'/vendor/autoload.php', true),
             ),
         ]);
 

@@ -57,9 +57,9 @@ export function AddressesSheet({ rows, onClose, onDone }: { rows: PlaceRow[]; on
           </button>
         </span>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls has to be reachable by keyboard */}
       <div
         className="min-h-0 flex-1 overflow-auto rounded-md border border-line"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: a table that scrolls has to be reachable by keyboard
         tabIndex={0}
         role="region"
         aria-label="Old and new addresses"
