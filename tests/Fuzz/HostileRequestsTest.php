@@ -352,10 +352,7 @@ final class HostileRequestsTest extends ApiTestCase
         $guide = "kind = 'page' ORDER BY random() LIMIT 1";
 
         return match ($operation) {
-            'post /api/releases' => [
-                ['seen' => \is_array($waiting = $this->get('/api/waiting')) && \is_string($waiting['state'] ?? null) ? $waiting['state'] : ''],
-                null,
-            ],
+            'post /api/releases' => [['seen' => $this->waiting()], null],
             'post /api/redirects/many' => [['ids' => $redirects, 'status' => '302'], null],
             'post /api/redirects/removal' => [['ids' => $redirects], null],
             'post /api/addresses' => [['wishes' => [[
@@ -373,6 +370,14 @@ final class HostileRequestsTest extends ApiTestCase
             ],
             default => null,
         };
+    }
+
+    /** The state of what waits; empty for whoever may not see it. */
+    private function waiting(): string
+    {
+        $waiting = $this->get('/api/waiting');
+
+        return \is_array($waiting) && \is_string($waiting['state'] ?? null) ? $waiting['state'] : '';
     }
 
     /** Of what an operation wants the id. */
