@@ -37,7 +37,7 @@ measure() {
 fill() {
   local release try
   release=$(php ops/bench/fill.php "$1")
-  for try in $(seq 240); do
+  for try in $(seq 1200); do
     curl -s -o /dev/null "http://127.0.0.1:$storefront_port/bench/1-an-old-address-of-this-shop.html"
     grep -qsF "\"release\":\"$release\"" "$LANTERN_VAR/cache/addresses/state.json" && return 0
     sleep 0.5
