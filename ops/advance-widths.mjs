@@ -40,8 +40,8 @@ for (const [name, weight] of faces) {
     { sources, weight, characters },
   );
   const rows = [];
-  for (let n = 0; n < widths.length; n += 12) {
-    const some = widths.slice(n, n + 12).map(([code, width]) => `${code} => ${width},`);
+  for (let n = 0; n < widths.length; n += 9) {
+    const some = widths.slice(n, n + 9).map(([code, width]) => `${code} => ${width},`);
     rows.push(`        ${some.join(' ')}`);
   }
   const face = name.replace(/(?:^|-)(.)/g, (_, letter) => letter.toUpperCase()) + weight;

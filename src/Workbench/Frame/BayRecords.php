@@ -25,12 +25,16 @@ final readonly class BayRecords
     /** @return BayRecord|null locked, too */
     public function find(string $bayId): ?BayRecord
     {
+        // What is read anew loses what was changed of it and not written yet.
+        $this->entities->flush();
+
         return $this->entities->find(BayRecord::class, $bayId, LockMode::PESSIMISTIC_WRITE);
     }
 
     /** @return list<BayRecord> in the order of the frame, where this menu hangs */
     public function whereHangs(string $menuId): array
     {
+        $this->entities->flush();
         /** @var list<BayRecord> $bays */
         $bays = $this->entities->createQuery('SELECT b FROM '.BayRecord::class.' b WHERE b.menuId = :menu ORDER BY b.position')
             ->setParameter('menu', $menuId)->setLockMode(LockMode::PESSIMISTIC_WRITE)->setHint(Query::HINT_REFRESH, true)->getResult();

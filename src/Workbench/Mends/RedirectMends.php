@@ -84,6 +84,8 @@ final readonly class RedirectMends
     /** Where whoever comes to an address ends. */
     private function end(Address $from): Goal
     {
+        // With what was mended before it, as part of the same edit.
+        $this->redirects->write();
         $workbench = $this->copies->workbench;
         $answer = (new Answerer($workbench->places, $workbench->rules))->answer($from->encoded(), Visitor::guest($this->clock->now()));
 

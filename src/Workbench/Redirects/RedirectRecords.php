@@ -31,6 +31,8 @@ final readonly class RedirectRecords
      */
     public function locked(string $id, ?int $version): RedirectRecord
     {
+        // What is read anew loses what was changed of it and not written yet.
+        $this->entities->flush();
         $redirect = $this->entities->find(RedirectRecord::class, $id, LockMode::PESSIMISTIC_WRITE) ?? throw NotThere::redirect();
         if (null !== $version && $redirect->version !== $version) {
             throw new Stale($redirect->version);
@@ -42,6 +44,7 @@ final readonly class RedirectRecords
     /** The redirect of one address, not of all below it. */
     public function lockedOf(Address $source): ?RedirectRecord
     {
+        $this->entities->flush();
         /** @var RedirectRecord|null $found */
         $found = $this->entities->createQuery('SELECT r FROM '.RedirectRecord::class.' r WHERE r.source = :source AND r.isPrefix = false')
             ->setParameter('source', $source->path)
@@ -56,10 +59,18 @@ final readonly class RedirectRecords
     public function add(Rule $rule, string $note = ''): void
     {
         $this->entities->persist(new RedirectRecord((new UuidV7())->toRfc4122(), $rule, 'person', $this->clock->now(), $note));
+        $this->entities->flush();
     }
 
     public function remove(RedirectRecord $redirect): void
     {
         $this->entities->remove($redirect);
+        $this->entities->flush();
+    }
+
+    /** For whoever reads redirects by SQL next. */
+    public function write(): void
+    {
+        $this->entities->flush();
     }
 }

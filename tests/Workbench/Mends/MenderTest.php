@@ -336,6 +336,23 @@ final class MenderTest extends ShopTestCase
         };
     }
 
+    /** Two things outside name one address that is dead: they are led on by one act, and by one redirect. */
+    public function testTwoMentionsOfOneAddressAreLedOnTogether(): void
+    {
+        $this->workbench()->executeStatement(<<<'SQL'
+            INSERT INTO journal.outside_mention (id, kind, name, address)
+            SELECT gen_random_uuid(), 'profile', 'Letter ' || n, '/printed-once' FROM generate_series(1, 2) n
+            SQL);
+        $this->service(Inspection::class)->catchUp(CopyName::Workbench);
+        $ids = array_values(array_filter($this->workbench()->fetchFirstColumn(<<<'SQL'
+            SELECT id FROM journal.finding WHERE copy = 'workbench' AND kind = 'mention-broken' AND details ->> 'address' = '/printed-once'
+            SQL), \is_string(...)));
+        self::assertCount(2, $ids);
+        $to = DemoId::of('categories/papers');
+        $this->service(Mender::class)->mend($ids, MendKind::LeadOn, MendAnswer::place($to), $this->actor());
+        self::assertSame('1', $this->value("SELECT count(*) FROM redirect WHERE source = '/printed-once' AND goal_place_id = ?", $to));
+    }
+
     /** A line that is closed and stands twice: both of its findings are mended by one act. */
     public function testTwoFindingsOfOneLineGoTogether(): void
     {
