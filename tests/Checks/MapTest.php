@@ -31,6 +31,14 @@ final class MapTest extends TestCase
         self::assertSame([], $missing);
     }
 
+    public function testEveryFileThatIsNamedIsThere(): void
+    {
+        $root = \dirname(__DIR__, 2);
+        preg_match_all('~`((?:web|templates|tests|migrations|config|ops|public)/[\w./-]+)`~', $this->page, $found);
+        self::assertNotSame([], $found[1]);
+        self::assertSame([], array_values(array_filter($found[1], static fn (string $path): bool => !file_exists("$root/$path"))));
+    }
+
     public function testTheLocksStandInTheirOrder(): void
     {
         preg_match_all('/^\d+\. `(\w+)`/m', $this->page, $found);
